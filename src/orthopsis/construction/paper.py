@@ -1,0 +1,273 @@
+"""The sheet of paper on which moves are made and recorded."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+from orthopsis.construction.moves import (
+    Do,
+    Fate,
+    Mark,
+    Measure,
+    Move,
+    Ruled,
+    Step,
+    StepStroke,
+)
+from orthopsis.construction.order import Body
+from orthopsis.construction.wording import Wording
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, distance, join, meet, toward
+from orthopsis.perspective.segments import (
+    XY,
+    Portion,
+    Segment,
+    at,
+    length,
+    portion_shared,
+    portions_inside,
+    remainder,
+)
+from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.tolerance import EXACT, Tolerance
+from orthopsis.perspective.view import HORIZONTAL, VERTICAL, VanishingPoint
+
+GUIDE_OVERSHOOT_MM = 6.0
+"""How far a guide line runs on past the last mark on it: only as far as needed."""
+
+
+@dataclass
+class Paper:
+    """Records moves as steps. Every mark and line comes from earlier ones or from a measure."""
+
+    sheet: Sheet
+    wording: Wording
+    tolerance: Tolerance = EXACT
+    steps: list[Step] = field(default_factory=list)
+    nearer: list[Body] = field(default_factory=list)
+    _guides: list[_Guide] = field(default_factory=list)
+    _names: Iterator[str] = field(default_factory=lambda: mark_names())
+    _ruled: int = 0
+
+    def begin(self, title: str, piece: str | None = None) -> Step:
+        """Open a step; the moves that follow belong to it."""
+        self.steps.append(Step(title, piece))
+        return self.steps[-1]
+
+    # --- marks -------------------------------------------------------------------------------
+
+    def eye_level(self, y_mm: float) -> None:
+        """The eye level line right across, measured down from the top on both sides."""
+        left, _, right, _ = self.sheet.bounds
+        for edge in ("left", "right"):
+            self._moved(Do.MEASURE, (), f"{edge} end of the eye level")
+            self._step.measures.append(Measure(f"top edge, {edge} side", "y", y_mm))
+        self._moved(Do.JOIN, tuple(m.makes or "" for m in self._step.moves), "eye level")
+        self._draw_own((left, y_mm), (right, y_mm), HORIZONTAL)
+
+    def frame(self) -> None:
+        """The frame inside the sheet's edge."""
+        left, top, right, bottom = self.sheet.bounds
+        self._step.measures.append(Measure("every edge", "x", self.sheet.frame_mm))
+        self._moved(Do.MEASURE, (), "frame")
+        for y in (top, bottom):
+            self._draw_own((left, y), (right, y), HORIZONTAL)
+        for x in (left, right):
+            self._draw_own((x, top), (x, bottom), VERTICAL)
+
+    def given(self, vp: VanishingPoint) -> Mark:
+        """A vanishing or measuring point, measured out along the eye level."""
+        mark = Mark(vp.name, vp.at)
+        self._moved(Do.MEASURE, (), mark.name)
+        self._step.marks.append(mark)
+        self._step.measures.append(Measure("left edge", "x", vp.at.xy[0]))
+        return mark
+
+    def measuring_point(self, mark: Mark, vp: Mark) -> None:
+        """A measuring or distance point, measured along the eye level from its vanishing point."""
+        self._moved(Do.MEASURE, (vp.name,), mark.name)
+        self._step.marks.append(mark)
+        self._step.measures.append(Measure(vp.name, "along", distance(vp.at, mark.at)))
+
+    def measure(self, x_mm: float, y_mm: float) -> Mark:
+        """Mark a point by its measures from the sheet's left and top edge."""
+        mark = self._mark(Point(x_mm, y_mm))
+        self._moved(Do.MEASURE, (), mark.name)
+        self._step.measures.append(Measure("left edge", "x", x_mm))
+        self._step.measures.append(Measure("top edge", "y", y_mm))
+        return mark
+
+    def measure_along(self, start: Mark, goal: Mark | Point, length_mm: float) -> Mark:
+        """Mark a length from `start` toward a mark or a direction, ruler's zero on `start`."""
+        far = goal.at if isinstance(goal, Mark) else goal
+        mark = self._mark(toward(start.at, far, length_mm))
+        uses = (start.name, goal.name) if isinstance(goal, Mark) else (start.name,)
+        self._moved(Do.MEASURE, uses, mark.name)
+        self._step.measures.append(Measure(start.name, "along", length_mm))
+        return mark
+
+    def cross(self, first: Ruled, second: Ruled) -> Mark:
+        """Mark where two ruled lines cross; guide lines are drawn as far as this mark."""
+        mark = self._mark(meet(first.line, second.line))
+        self._moved(Do.CROSS, (first.name, second.name), mark.name)
+        for ruled in (first, second):
+            self.reach(ruled, mark)
+        return mark
+
+    # --- lines -------------------------------------------------------------------------------
+
+    def aim(
+        self, start: Mark, goal: Mark, piece: str, family: str | None = None, fate: Fate = "guide"
+    ) -> Ruled:
+        """A light line from a mark toward a vanishing point, which names its family.
+
+        A line to a measuring point is only a help: its family is `free`.
+        """
+        names = (start.name, goal.name)
+        line = join(start.at, goal.at)
+        ruled = self._rule(Do.AIM, line, family or goal.name, start, names, piece)
+        place = len(self._step.strokes)
+        self._guides.append(_Guide(ruled, self._step, place, piece, fate, goal.at))
+        self._step.strokes.append(_PENDING)
+        return ruled
+
+    def upright(self, start: Mark) -> Ruled:
+        """The set square laid upright through a mark; what is drawn of it is said by `keep`."""
+        return self._rule(Do.SQUARE, join(start.at, UPRIGHT), VERTICAL, start, (start.name,))
+
+    def level(self, start: Mark) -> Ruled:
+        """The set square laid level through a mark."""
+        return self._rule(Do.SQUARE, join(start.at, LEVEL), HORIZONTAL, start, (start.name,))
+
+    def reach(self, ruled: Ruled, mark: Mark) -> None:
+        """A guide line is needed as far as this mark."""
+        for guide in self._guides:
+            if guide.ruled is ruled:
+                guide.reached.append(mark.at)
+
+    def keep(self, start: Mark, end: Mark, family: str, body: Body) -> None:
+        """A finished line from mark to mark, stopped where nearer things stand before it."""
+        segment = start.at.xy, end.at.xy
+        self._moved(Do.JOIN, (start.name, end.name), None)
+        on_sheet = self.sheet.clip(segment)
+        if on_sheet is None:
+            return
+        for t0, t1 in remainder(self._covered(segment, body), on_sheet):
+            if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
+                ends = at(segment, t0), at(segment, t1)
+                stroke = Stroke(*ends, family, Role.OUTLINE, body.piece)
+                self._step.strokes.append(StepStroke(stroke, "keep"))
+
+    def _covered(self, segment: Segment, body: Body) -> list[Portion]:
+        covered: list[Portion] = []
+        for other in self.nearer:
+            if other.transparent:
+                continue
+            for outline in other.seen_faces:
+                covered += portions_inside(segment, [outline], self.tolerance)
+            for line in other.seen_edges:
+                shared = portion_shared(segment, line, self.tolerance)
+                if shared is not None:
+                    covered.append(shared)
+        return covered
+
+    # --- tidying -----------------------------------------------------------------------------
+
+    def tidy(self, piece: str) -> None:
+        """Darken a piece's finished lines and erase the guide lines it grew from."""
+        self.finish_guides()
+        for number, drawn in enumerate(self.strokes):
+            if drawn.stroke.piece == piece and drawn.fate == "keep":
+                self._step.darkens.append(number)
+                self._moved(Do.DARKEN, (), None)
+            elif drawn.stroke.piece == piece:
+                self._step.erases.append(number)
+                self._moved(Do.ERASE, (), None)
+
+    def finish_guides(self) -> None:
+        """Fix the ends of the guide lines, now that it is known how far they were needed."""
+        for guide in self._guides:
+            guide.step.strokes[guide.place] = guide.drawn(self.sheet)
+        self._guides.clear()
+
+    @property
+    def strokes(self) -> list[StepStroke]:
+        """The lines of all steps so far; their positions are what `darkens` and `erases` name."""
+        return [drawn for step in self.steps for drawn in step.strokes]
+
+    def _draw_own(self, start: XY, end: XY, family: str) -> None:
+        stroke = Stroke(start, end, family, Role.GUIDE, None)
+        self._step.strokes.append(StepStroke(stroke, "guide"))
+
+    # --- inside ------------------------------------------------------------------------------
+
+    @property
+    def _step(self) -> Step:
+        return self.steps[-1]
+
+    def _mark(self, place: Point) -> Mark:
+        mark = Mark(next(self._names), place)
+        self._step.marks.append(mark)
+        return mark
+
+    def _moved(self, do: Do, uses: tuple[str, ...], makes: str | None) -> None:
+        self._step.moves.append(Move(do, uses, makes))
+
+    def _rule(
+        self,
+        do: Do,
+        line: Line,
+        family: str,
+        start: Mark,
+        uses: tuple[str, ...],
+        piece: str = "",
+    ) -> Ruled:
+        self._ruled += 1
+        ruled = Ruled(f"line {self._ruled}", line, family, start, piece)
+        self._moved(do, uses, ruled.name)
+        return ruled
+
+
+_PENDING = StepStroke(Stroke((0.0, 0.0), (0.0, 0.0), "", Role.GUIDE, None), "guide")
+
+
+@dataclass
+class _Guide:
+    """A guide line whose drawn end waits for the marks that will be made on it."""
+
+    ruled: Ruled
+    step: Step
+    place: int
+    piece: str | None
+    fate: Fate
+    vp: Point
+    reached: list[Point] = field(default_factory=list)
+
+    def drawn(self, sheet: Sheet) -> StepStroke:
+        """The line from its start past the furthest mark, never past its vanishing point."""
+        start = self.ruled.start.at
+        furthest = max((distance(start, mark) for mark in self.reached), default=0.0)
+        end = toward(start, self.vp, furthest + GUIDE_OVERSHOOT_MM)
+        if not self.vp.at_infinity:
+            room = distance(start, self.vp)
+            if not self.reached or room < furthest + GUIDE_OVERSHOOT_MM:
+                end = self.vp
+        segment = start.xy, end.xy
+        on_sheet = sheet.clip(segment) or (0.0, 1.0)
+        ends = at(segment, on_sheet[0]), at(segment, on_sheet[1])
+        return StepStroke(Stroke(*ends, self.ruled.family, Role.GUIDE, self.piece), self.fate)
+
+
+def mark_names() -> Iterator[str]:
+    """A, B, … Z, then A2, B2 …; without I and O, which look like figures.
+
+    >>> names = mark_names()
+    >>> [next(names) for _ in range(25)][-2:]
+    ['Z', 'A2']
+    """
+    turn = 1
+    while True:
+        for letter in "ABCDEFGHJKLMNPQRSTUVWXYZ":
+            yield letter if turn == 1 else f"{letter}{turn}"
+        turn += 1

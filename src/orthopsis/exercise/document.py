@@ -1,0 +1,122 @@
+"""The exercise document, version 1, as strict models; its JSON Schema comes from them."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, model_validator
+
+from orthopsis.construction.wording import LineName, Spelling, Units
+from orthopsis.pieces.base import Length, Measures, Millimetres
+from orthopsis.pieces.registry import AnyPiece
+
+FORMAT: Literal["orthopsis-exercise"] = "orthopsis-exercise"
+VERSION: Literal[1] = 1
+MAX_PIECES = 500
+
+SizeName = Literal["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18x24in"]
+ViewName = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 _-]{0,29}$")]
+
+
+class OwnSize(Measures):
+    """A sheet of any size."""
+
+    width_mm: Annotated[float, Field(ge=50, le=3000)]
+    height_mm: Annotated[float, Field(ge=50, le=3000)]
+
+
+class SheetSpec(Measures):
+    """The paper: a common size with its orientation, or a size of its own."""
+
+    size: SizeName | OwnSize
+    orientation: Literal["landscape", "portrait"] | None = None
+    frame_mm: Annotated[float, Field(ge=0, le=200)] = 0.0
+
+    @model_validator(mode="after")
+    def _own_size_has_no_orientation(self) -> SheetSpec:
+        if isinstance(self.size, OwnSize) and self.orientation is not None:
+            raise ValueError("a size in mm takes no orientation; swap width_mm and height_mm")
+        return self
+
+
+class WordingSpec(Measures):
+    """How the teacher says it. Units left out follow the sheet: inches for inch sizes."""
+
+    units: Units | None = None
+    line: LineName = "eye level"
+    spelling: Spelling = "UK"
+
+
+class OnePointView(Measures):
+    """Everything that runs away meets in one point on the eye level."""
+
+    kind: Literal["one-point"]
+    eye_level_mm: Millimetres
+    vanishing_point_mm: Millimetres
+    viewing_distance_mm: Length | None = None
+    eye_height_mm: Length | None = None
+
+
+class TwoPointView(Measures):
+    """Two families of level lines, each with its point on the eye level."""
+
+    kind: Literal["two-point"]
+    eye_level_mm: Millimetres
+    left_vp_mm: Millimetres
+    right_vp_mm: Millimetres
+    centre_mm: Millimetres | None = None
+    eye_height_mm: Length | None = None
+
+    @model_validator(mode="after")
+    def _left_of_right(self) -> TwoPointView:
+        if self.right_vp_mm <= self.left_vp_mm:
+            raise ValueError("right_vp_mm must be larger than left_vp_mm")
+        if self.centre_mm is not None and not self.left_vp_mm < self.centre_mm < self.right_vp_mm:
+            raise ValueError("centre_mm must lie between left_vp_mm and right_vp_mm")
+        return self
+
+
+ViewSpec = Annotated[OnePointView | TwoPointView, Field(discriminator="kind")]
+
+
+class Exercise(Measures):
+    """One exercise: a sheet, how it is seen, and the pieces that stand on it."""
+
+    format: Literal["orthopsis-exercise"]
+    version: Literal[1]
+    title: Annotated[str, Field(min_length=1, max_length=120)]
+    sheet: SheetSpec
+    wording: WordingSpec = WordingSpec()
+    given: Literal["measures", "points", "rules"] = "measures"
+    view: ViewSpec
+    views: Annotated[dict[ViewName, ViewSpec], Field(max_length=20, default_factory=dict)]
+    pieces: Annotated[list[AnyPiece], Field(max_length=MAX_PIECES, default_factory=list)]
+
+    @model_validator(mode="after")
+    def _names_agree(self) -> Exercise:
+        seen: set[str] = set()
+        for number, piece in enumerate(self.pieces):
+            if piece.id in seen:
+                raise ValueError(f"pieces[{number}].id: '{piece.id}' is used twice; rename one")
+            seen.add(piece.id)
+            if piece.view is not None and piece.view not in self.views:
+                raise ValueError(
+                    f"pieces[{number}].view: there is no view '{piece.view}'; add it to views"
+                )
+        for name, view in self.views.items():
+            if view.eye_level_mm != self.view.eye_level_mm:
+                raise ValueError(
+                    f"views.{name}.eye_level_mm: all views of a sheet share the eye level, "
+                    f"{self.view.eye_level_mm:g} mm"
+                )
+            if view.eye_height_mm not in (None, self.view.eye_height_mm):
+                raise ValueError(
+                    f"views.{name}.eye_height_mm: all views share the eye height; leave it out"
+                )
+        return self
+
+
+def json_schema() -> dict[str, Any]:
+    """The document's JSON Schema."""
+    schema = Exercise.model_json_schema(by_alias=True)
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema}

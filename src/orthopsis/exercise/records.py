@@ -1,0 +1,73 @@
+"""The drawing and its steps as plain data: what `draw` and `steps` print and the web sends."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+from orthopsis.construction.moves import Step
+from orthopsis.exercise.resolve import Scene
+from orthopsis.perspective.stroke import Stroke
+from orthopsis.perspective.view import VanishingPoint
+
+DECIMALS = 6
+
+
+def number(value: float) -> float:
+    """A coordinate with 6 decimals, and no minus before zero."""
+    return round(float(value), DECIMALS) + 0.0
+
+
+def point(xy: tuple[float, float]) -> list[float]:
+    return [number(xy[0]), number(xy[1])]
+
+
+def stroke_record(stroke: Stroke) -> dict[str, Any]:
+    return {
+        "from": point(stroke.start),
+        "to": point(stroke.end),
+        "family": stroke.family,
+        "role": str(stroke.role),
+        "piece": stroke.piece,
+    }
+
+
+def vanishing_point_record(vp: VanishingPoint) -> dict[str, Any]:
+    if vp.at.at_infinity:
+        return {"name": vp.name, "direction": [number(vp.at.x), number(vp.at.y)]}
+    x, y = vp.at.xy
+    return {"name": vp.name, "x_mm": number(x), "y_mm": number(y)}
+
+
+def drawing_record(scene: Scene, strokes: Sequence[Stroke]) -> dict[str, Any]:
+    """What `draw --format json` prints."""
+    return {
+        "sheet": {
+            "width_mm": number(scene.sheet.width_mm),
+            "height_mm": number(scene.sheet.height_mm),
+        },
+        "eye_level_mm": number(scene.main.eye_level_mm),
+        "vanishing_points": [vanishing_point_record(vp) for vp in scene.vanishing_points],
+        "strokes": [stroke_record(stroke) for stroke in strokes],
+    }
+
+
+def step_record(position: int, step: Step) -> dict[str, Any]:
+    return {
+        "number": position,
+        "title": step.title,
+        "piece": step.piece,
+        "instruction": step.instruction,
+        "minutes": step.minutes,
+        "marks": [{"name": mark.name, "at": point(mark.at.xy)} for mark in step.marks],
+        "measures": [{"zero": m.zero, "axis": m.axis, "mm": number(m.mm)} for m in step.measures],
+        "strokes": [{**stroke_record(drawn.stroke), "fate": drawn.fate} for drawn in step.strokes],
+        "darkens": list(step.darkens),
+        "erases": list(step.erases),
+        "check": step.check,
+    }
+
+
+def steps_record(steps: Sequence[Step]) -> dict[str, Any]:
+    """What `steps --format json` prints."""
+    return {"steps": [step_record(i, step) for i, step in enumerate(steps, start=1)]}

@@ -1,0 +1,168 @@
+"""From the document to its picture and its steps: the two computations that must agree."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from orthopsis.construction.moves import Mark, Step
+from orthopsis.construction.order import near_to_far
+from orthopsis.construction.paper import Paper
+from orthopsis.construction.wording import Wording
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ViewSpec
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.stroke import Stroke
+from orthopsis.perspective.view import VanishingPoint, View
+from orthopsis.picture.drawing import draw
+from orthopsis.pieces.base import Stage
+
+LEAST_EYE_HEIGHT_MM = 50.0
+
+
+@dataclass(frozen=True)
+class Scene:
+    """A document with its defaults settled: what the picture and the construction start from."""
+
+    exercise: Exercise
+    sheet: Sheet
+    wording: Wording
+    main: View
+    views: dict[str, View]
+
+    def stage(self, number: int) -> Stage:
+        """Where the piece of that number stands."""
+        piece = self.exercise.pieces[number]
+        view = self.main if piece.view is None else self.views[piece.view]
+        return Stage(self.sheet, view, f"pieces[{number}]")
+
+    @property
+    def vanishing_points(self) -> list[VanishingPoint]:
+        """All vanishing points of the sheet, the main view's first."""
+        points = list(self.main.vanishing_points)
+        for view in self.views.values():
+            points += view.vanishing_points
+        return points
+
+
+def resolve(exercise: Exercise) -> Scene:
+    """Settle sheet, views and wording. Raises ExerciseError."""
+    spec = exercise.sheet
+    if isinstance(spec.size, OwnSize):
+        sheet = Sheet(spec.size.width_mm, spec.size.height_mm, spec.frame_mm)
+        inch_sheet = False
+    else:
+        sheet = Sheet.named(spec.size, spec.orientation or "landscape", spec.frame_mm)
+        inch_sheet = spec.size.endswith("in")
+    if 2 * sheet.frame_mm >= min(sheet.width_mm, sheet.height_mm):
+        raise ExerciseError(
+            "sheet.frame_mm", "the frame leaves nothing to draw on; make it narrower"
+        )
+    words = exercise.wording
+    units = words.units or ("in" if inch_sheet else "cm")
+    eye_height_mm = exercise.view.eye_height_mm or max(
+        sheet.height_mm - exercise.view.eye_level_mm, LEAST_EYE_HEIGHT_MM
+    )
+    return Scene(
+        exercise=exercise,
+        sheet=sheet,
+        wording=Wording(units, words.line, words.spelling),
+        main=_view(exercise.view, sheet, eye_height_mm),
+        views={
+            name: _view(view, sheet, eye_height_mm).named(name)
+            for name, view in exercise.views.items()
+        },
+    )
+
+
+def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
+    if isinstance(spec, OnePointView):
+        return View.one_point(
+            spec.vanishing_point_mm,
+            spec.eye_level_mm,
+            spec.viewing_distance_mm or sheet.width_mm / 2,
+            eye_height_mm,
+        )
+    left_mm, right_mm, middle_mm = spec.left_vp_mm, spec.right_vp_mm, sheet.width_mm / 2
+    centre_mm = spec.centre_mm
+    if centre_mm is None:
+        centre_mm = middle_mm if left_mm < middle_mm < right_mm else (left_mm + right_mm) / 2
+    return View.two_point(left_mm, right_mm, spec.eye_level_mm, centre_mm, eye_height_mm)
+
+
+def picture(scene: Scene) -> list[Stroke]:
+    """The lines of the drawing, by projection. Raises ExerciseError."""
+    solids = [
+        solid
+        for number, piece in enumerate(scene.exercise.pieces)
+        for solid in piece.solids(scene.stage(number))
+    ]
+    return draw(scene.sheet, solids)
+
+
+def steps(scene: Scene) -> list[Step]:
+    """The drawing by ruler and pencil. Raises ExerciseError, NoDrawingOrder."""
+    paper = Paper(scene.sheet, scene.wording)
+    _lay_out(paper, scene)
+    points = _place_points(paper, scene)
+    pieces = scene.exercise.pieces
+    bodies = [piece.body(scene.stage(number)) for number, piece in enumerate(pieces)]
+    for number in near_to_far(bodies):
+        first = len(paper.steps)
+        pieces[number].build(paper, scene.stage(number), bodies[number], points)
+        if not any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
+            # Wholly behind nearer things, or off the sheet: there is nothing to draw.
+            del paper.steps[first:]
+        paper.nearer.append(bodies[number])
+    _clean_up(paper)
+    return paper.steps
+
+
+def _lay_out(paper: Paper, scene: Scene) -> None:
+    length, level_mm = scene.wording.length, scene.main.eye_level_mm
+    if scene.sheet.frame_mm:
+        step = paper.begin("The frame")
+        paper.frame()
+        step.instruction = f"Draw a frame {length(scene.sheet.frame_mm)} inside the edge."
+        step.check = "The frame is equally wide on all four sides."
+    step = paper.begin(f"The {scene.wording.eye_level}")
+    paper.eye_level(level_mm)
+    step.instruction = (
+        f"Measure {length(level_mm)} down from the top at the left and at the right edge, and "
+        f"draw the {scene.wording.eye_level} lightly between the marks."
+    )
+    step.check = "Both ends are equally far from the top, so the line is level."
+
+
+def _place_points(paper: Paper, scene: Scene) -> dict[str, Mark]:
+    vps = scene.vanishing_points
+    step = paper.begin("The vanishing point" if len(vps) == 1 else "The vanishing points")
+    points = {vp.name: paper.given(vp) for vp in vps}
+    sentences = []
+    for vp in vps:
+        sentences.append(_where(vp.name, vp.at, scene))
+    step.instruction = f"On the {scene.wording.eye_level}: " + "; ".join(sentences) + "."
+    step.check = "Each point is a small dot with its name, exactly on the line."
+    return points
+
+
+def _where(name: str, at: Point, scene: Scene) -> str:
+    length, (x, _) = scene.wording.length, at.xy
+    if x < 0.0:
+        return f"{name} on a strip of paper, {length(-x)} out from the left edge"
+    if x > scene.sheet.width_mm:
+        out_mm = x - scene.sheet.width_mm
+        return f"{name} on a strip of paper, {length(out_mm)} out from the right edge"
+    return f"mark {name} {length(x)} from the left edge"
+
+
+def _clean_up(paper: Paper) -> None:
+    if not any(drawn.fate == "keep" for drawn in paper.strokes):
+        return
+    step = paper.begin("Finish")
+    for number, drawn in enumerate(paper.strokes):
+        if drawn.stroke.piece is None:
+            step.erases.append(number)
+    line = paper.wording.eye_level
+    step.instruction = f"{paper.wording.rub_out} the {line} and the marks that are still there."
+    step.check = "Put the ruler along two edges of each family: they lead to the same point."

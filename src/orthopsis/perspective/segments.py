@@ -1,0 +1,181 @@
+"""Portions of a straight line on paper: inside outlines, on other lines, within the sheet.
+
+A portion is (t0, t1) with 0 ≤ t0 < t1 ≤ 1 counted from the segment's first end.
+Both the picture and the construction cut lines with these; neither knows of the other.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Sequence
+from itertools import pairwise
+
+from orthopsis.perspective.tolerance import EXACT, Tolerance
+
+XY = tuple[float, float]
+Segment = tuple[XY, XY]
+Portion = tuple[float, float]
+
+
+def at(segment: Segment, t: float) -> XY:
+    """The point of the segment at t; its own ends at 0 and 1 without rounding."""
+    if t == 0.0 or t == 1.0:
+        return segment[int(t)]
+    (x0, y0), (x1, y1) = segment
+    return x0 + (x1 - x0) * t, y0 + (y1 - y0) * t
+
+
+def length(segment: Segment) -> float:
+    """Millimetres from end to end."""
+    (x0, y0), (x1, y1) = segment
+    return math.hypot(x1 - x0, y1 - y0)
+
+
+def inside(point: XY, loops: Sequence[Sequence[XY]]) -> bool:
+    """Whether a point lies within an outline; further loops are holes (even–odd rule)."""
+    x, y = point
+    odd = False
+    for loop in loops:
+        x0, y0 = loop[-1]
+        for x1, y1 in loop:
+            if (y0 > y) != (y1 > y) and x < x0 + (y - y0) * (x1 - x0) / (y1 - y0):
+                odd = not odd
+            x0, y0 = x1, y1
+    return odd
+
+
+def crossings(segment: Segment, loops: Sequence[Sequence[XY]]) -> list[float]:
+    """Sorted t at which the segment crosses or touches the loops' sides, 0 and 1 included."""
+    (px, py), (qx, qy) = segment
+    dx, dy = qx - px, qy - py
+    found = {0.0, 1.0}
+    for loop in loops:
+        ax, ay = loop[-1]
+        for bx, by in loop:
+            ex, ey = bx - ax, by - ay
+            det = dx * ey - dy * ex
+            if det != 0.0:
+                t = ((ax - px) * ey - (ay - py) * ex) / det
+                u = ((ax - px) * dy - (ay - py) * dx) / det
+                if 0.0 < t < 1.0 and -1e-9 <= u <= 1.0 + 1e-9:
+                    found.add(t)
+            ax, ay = bx, by
+    return sorted(found)
+
+
+def portions_inside(
+    segment: Segment, loops: Sequence[Sequence[XY]], tolerance: Tolerance = EXACT
+) -> list[Portion]:
+    """Where the segment runs through an outline's inside; along its border counts as outside.
+
+    >>> portions_inside(((0, 5), (20, 5)), [[(5, 0), (15, 0), (15, 10), (5, 10)]])
+    [(0.25, 0.75)]
+    """
+    size = length(segment)
+    if size <= tolerance.paper_mm:
+        return []
+    ts = crossings(segment, loops)
+    found: list[Portion] = []
+    for t0, t1 in pairwise(ts):
+        middle = at(segment, (t0 + t1) / 2)
+        if (t1 - t0) * size <= tolerance.paper_mm or not inside(middle, loops):
+            continue
+        if not on_border(middle, loops, tolerance):
+            found.append((t0, t1))
+    return merged(found)
+
+
+def on_border(point: XY, loops: Sequence[Sequence[XY]], tolerance: Tolerance = EXACT) -> bool:
+    """Whether a point lies on one of the loops' sides."""
+    return any(
+        distance_to_segment(point, (loop[i - 1], loop[i])) <= tolerance.paper_mm
+        for loop in loops
+        for i in range(len(loop))
+    )
+
+
+def distance_to_segment(point: XY, segment: Segment) -> float:
+    """Millimetres from a point to the nearest point of a segment."""
+    (px, py), ((ax, ay), (bx, by)) = point, segment
+    ex, ey = bx - ax, by - ay
+    square = ex * ex + ey * ey
+    u = max(0.0, min(1.0, ((px - ax) * ex + (py - ay) * ey) / square)) if square else 0.0
+    return math.hypot(px - ax - u * ex, py - ay - u * ey)
+
+
+def position_on(segment: Segment, point: XY) -> float:
+    """How far along the segment a point lies, by its foot on the line; 0 and 1 at the ends."""
+    (px, py), (qx, qy) = segment
+    dx, dy = qx - px, qy - py
+    return ((point[0] - px) * dx + (point[1] - py) * dy) / (dx * dx + dy * dy)
+
+
+def portion_shared(
+    segment: Segment, other: Segment, tolerance: Tolerance = EXACT
+) -> Portion | None:
+    """Where two segments lie on one another, as a portion of the first; None when they do not.
+
+    >>> portion_shared(((0, 0), (10, 0)), ((5, 0), (20, 0)))
+    (0.5, 1.0)
+    """
+    (px, py), (qx, qy) = segment
+    dx, dy = qx - px, qy - py
+    size = math.hypot(dx, dy)
+    if size <= tolerance.paper_mm:
+        return None
+    if any(abs((x - px) * dy - (y - py) * dx) > tolerance.paper_mm * size for x, y in other):
+        return None
+    ts = [position_on(segment, end) for end in other]
+    t0, t1 = max(0.0, min(ts)), min(1.0, max(ts))
+    return (t0, t1) if (t1 - t0) * size > tolerance.paper_mm else None
+
+
+def portion_within(
+    segment: Segment, left: float, top: float, right: float, bottom: float
+) -> Portion | None:
+    """The portion of a segment within an upright rectangle; None when it misses it.
+
+    Source: Liang and Barsky, "A new concept and method for line clipping", 1984 (from memory).
+    """
+    (x0, y0), (x1, y1) = segment
+    t0, t1 = 0.0, 1.0
+    for step, room_before, room_after in (
+        (x1 - x0, x0 - left, right - x0),
+        (y1 - y0, y0 - top, bottom - y0),
+    ):
+        if step == 0.0:
+            if room_before < 0.0 or room_after < 0.0:
+                return None
+            continue
+        enter, leave = -room_before / step, room_after / step
+        t0, t1 = max(t0, min(enter, leave)), min(t1, max(enter, leave))
+    return (t0, t1) if t0 < t1 else None
+
+
+def merged(portions: Iterable[Portion], gap: float = 1e-12) -> list[Portion]:
+    """Portions in order, those that touch or overlap joined into one."""
+    result: list[Portion] = []
+    for t0, t1 in sorted(portions):
+        if result and t0 <= result[-1][1] + gap:
+            result[-1] = (result[-1][0], max(result[-1][1], t1))
+        else:
+            result.append((t0, t1))
+    return result
+
+
+def remainder(removed: Iterable[Portion], within: Portion = (0.0, 1.0)) -> list[Portion]:
+    """What is left of a portion when others are taken away.
+
+    >>> remainder([(0.25, 0.5)])
+    [(0.0, 0.25), (0.5, 1.0)]
+    """
+    start, end = within
+    left: list[Portion] = []
+    for t0, t1 in merged(removed):
+        if t0 > start:
+            left.append((start, min(t0, end)))
+        start = max(start, t1)
+        if start >= end:
+            return left
+    left.append((start, end))
+    return left

@@ -1,0 +1,82 @@
+"""What every piece has, and the stage it stands on."""
+
+from __future__ import annotations
+
+import re
+from abc import abstractmethod
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from orthopsis.construction.moves import Mark
+from orthopsis.construction.order import Body
+from orthopsis.construction.paper import Paper
+from orthopsis.errors import ExerciseError
+from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.view import View
+from orthopsis.picture.solid import Solid
+
+Millimetres = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
+Length = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+
+
+class Measures(BaseModel):
+    """A part of the exercise document: unknown fields are refused, values are frozen."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+
+@dataclass(frozen=True)
+class Stage:
+    """Where a piece stands: the sheet, its view, and the piece's field path for messages."""
+
+    sheet: Sheet
+    view: View
+    path: str
+
+    def refuse(self, field: str, message: str) -> ExerciseError:
+        """An error that names the piece's field."""
+        return ExerciseError(f"{self.path}.{field}" if field else self.path, message)
+
+    def depth_at(self, standing: str, foot_y_mm: float, field: str) -> float:
+        """Relative depth of a foot on the ground, or 1 for what floats at the picture plane."""
+        if standing == "floating":
+            return 1.0
+        try:
+            return self.view.ground_depth(foot_y_mm)
+        except ValueError:
+            raise self.refuse(
+                field,
+                f"the foot at {foot_y_mm:g} mm is on or above the eye level at "
+                f"{self.view.eye_level_mm:g} mm, where no ground is seen; "
+                "lower the foot, or let the piece float",
+            ) from None
+
+
+class Piece(Measures):
+    """A thing on the sheet. `standing` decides what hides what; it never moves a line."""
+
+    kind: str
+    id: Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$")]
+    view: str | None = None
+    standing: Literal["ground", "floating"] = "floating"
+    transparent: bool = False
+
+    @property
+    def name(self) -> str:
+        """The id as words, for titles."""
+        return re.sub(r"[-_]+", " ", self.id).strip().capitalize()
+
+    @abstractmethod
+    def solids(self, stage: Stage) -> list[Solid]:
+        """The piece in eye space. Raises ExerciseError where its measures make no solid."""
+
+    @abstractmethod
+    def body(self, stage: Stage) -> Body:
+        """The piece as it will stand on paper, for the drawing order."""
+
+    @abstractmethod
+    def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
+        """Record the moves that draw the piece; `points` are the marks of its vanishing points."""

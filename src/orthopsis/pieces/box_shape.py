@@ -1,0 +1,71 @@
+"""What a box shows of itself, found on paper: a face is seen when its outline runs clockwise."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import pairwise
+
+from orthopsis.construction.order import Body
+from orthopsis.perspective.plane import Point
+from orthopsis.pieces.base import Piece
+
+FACES: tuple[tuple[int, int, int, int], ...] = (
+    (0, 1, 2, 3),
+    (7, 6, 5, 4),
+    (1, 0, 4, 5),
+    (2, 1, 5, 6),
+    (3, 2, 6, 7),
+    (0, 3, 7, 4),
+)
+"""Each face's corners, clockwise when its outside is turned to the eye."""
+
+EDGES: tuple[tuple[int, int], ...] = tuple(
+    sorted({(min(a, b), max(a, b)) for face in FACES for a, b in pairwise((*face, face[0]))})
+)
+
+
+def outline_area_mm2(corners: Sequence[Point]) -> float:
+    """Area of a loop on paper, positive when it runs clockwise to the eye."""
+    total = 0.0
+    for p, q in pairwise((*corners, corners[0])):
+        (px, py), (qx, qy) = p.xy, q.xy
+        total += px * qy - qx * py
+    return total / 2
+
+
+def seen_faces(corners: Sequence[Point]) -> list[int]:
+    """Numbers of the faces that show; one seen edge-on does not."""
+    return [
+        number
+        for number, face in enumerate(FACES)
+        if outline_area_mm2([corners[k] for k in face]) > 1e-9
+    ]
+
+
+def seen_edges(corners: Sequence[Point], transparent: bool) -> set[tuple[int, int]]:
+    """Edges that border a face that shows; all twelve of a transparent box."""
+    if transparent:
+        return set(EDGES)
+    return {
+        (min(a, b), max(a, b))
+        for number in seen_faces(corners)
+        for a, b in pairwise((*FACES[number], FACES[number][0]))
+    }
+
+
+def box_body(piece: Piece, corners: tuple[tuple[Point, float], ...]) -> Body:
+    """The box on paper: eight corners, each with its nearness."""
+    places = [place for place, _ in corners]
+    return Body(
+        piece=piece.id,
+        corners=corners,
+        faces=FACES,
+        seen_faces=tuple(
+            tuple(places[k].xy for k in FACES[number]) for number in seen_faces(places)
+        ),
+        seen_edges=tuple(
+            (places[a].xy, places[b].xy) for a, b in sorted(seen_edges(places, piece.transparent))
+        ),
+        transparent=piece.transparent,
+        floating=piece.standing == "floating",
+    )
