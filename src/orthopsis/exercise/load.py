@@ -94,6 +94,10 @@ def _explained(error: ValidationError) -> ExerciseError:
             inner = re.match(r"^([a-z][\w.\[\] -]*): (.*)$", message) if not path else None
             if inner:
                 path, message = inner.groups()
+        case "float_parsing" | "float_type" | "int_parsing":
+            message = f"must be a number; it is {found.get('input')!r}"
+        case "literal_error" | "enum":
+            message = f"must be {found['ctx']['expected']}; it is {found.get('input')!r}"
         case _:
             value = found.get("input")
             if isinstance(value, str | int | float) and not isinstance(value, bool):

@@ -71,3 +71,12 @@ def step_record(position: int, step: Step) -> dict[str, Any]:
 def steps_record(steps: Sequence[Step]) -> dict[str, Any]:
     """What `steps --format json` prints."""
     return {"steps": [step_record(i, step) for i, step in enumerate(steps, start=1)]}
+
+
+def steps_text(scene: Scene, steps: Sequence[Step]) -> str:
+    """What `steps --format text` prints: to be read aloud or copied to the board."""
+    lines = [scene.exercise.title, ""]
+    for i, step in enumerate(steps, start=1):
+        lines += [f"{i}. {step.title} ({step.minutes:g} min)", f"   {step.instruction}"]
+        lines += [f"   Check: {step.check}", ""]
+    return "\n".join(lines)

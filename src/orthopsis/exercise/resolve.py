@@ -11,10 +11,13 @@ from orthopsis.construction.wording import Wording
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ViewSpec
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import Segment, at
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.picture.drawing import draw
+from orthopsis.picture.hidden import seen_of_far_line
+from orthopsis.picture.solid import Solid
 from orthopsis.pieces.base import Stage
 
 LEAST_EYE_HEIGHT_MM = 50.0
@@ -90,14 +93,28 @@ def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
     return View.two_point(left_mm, right_mm, spec.eye_level_mm, centre_mm, eye_height_mm)
 
 
-def picture(scene: Scene) -> list[Stroke]:
-    """The lines of the drawing, by projection. Raises ExerciseError."""
-    solids = [
+def solids(scene: Scene) -> list[Solid]:
+    """All solids of the sheet in eye space, in the order of their pieces. Raises ExerciseError."""
+    return [
         solid
         for number, piece in enumerate(scene.exercise.pieces)
         for solid in piece.solids(scene.stage(number))
     ]
-    return draw(scene.sheet, solids)
+
+
+def picture(scene: Scene) -> list[Stroke]:
+    """The lines of the drawing, by projection. Raises ExerciseError."""
+    return draw(scene.sheet, solids(scene))
+
+
+def eye_level_behind(scene: Scene) -> list[Segment]:
+    """What is seen of the eye level line behind the finished drawing."""
+    left, top, right, bottom = scene.sheet.bounds
+    y = scene.main.eye_level_mm
+    if not top <= y <= bottom:
+        return []
+    line = (left, y), (right, y)
+    return [(at(line, a), at(line, b)) for a, b in seen_of_far_line(solids(scene), line)]
 
 
 def steps(scene: Scene) -> list[Step]:

@@ -83,6 +83,20 @@ def seen_edges(solids: Sequence[Solid], tolerance: Tolerance = EXACT) -> list[Se
     ]
 
 
+def seen_of_far_line(
+    solids: Sequence[Solid], segment: Segment, tolerance: Tolerance = EXACT
+) -> list[Portion]:
+    """What is seen of a line behind everything, such as the eye level."""
+    hidden = [
+        portion
+        for i, solid in enumerate(solids)
+        if not solid.transparent
+        for face in _seen_faces(i, solid, on_paper(solid.vertices), _facing_the_eye(solid))
+        for portion in portions_inside(segment, face.loops, tolerance)
+    ]
+    return remainder(hidden)
+
+
 @dataclass(frozen=True)
 class _Candidate:
     solid: int

@@ -113,8 +113,8 @@ class Cut(Measures):
             return mark, (
                 f"Measure {length(self.true_mm)} level to the {side} from {start.name}: "
                 f"{laid.name}. {point.name[0].upper()}{point.name[1:]} lies {away} to the "
-                f"{other} of {vp.name} on the {paper.wording.eye_level}; draw lightly from {laid.name} to it. "
-                f"Where that crosses {line} is {mark.name}, at true depth."
+                f"{other} of {vp.name} on the {paper.wording.eye_level}; draw lightly from "
+                f"{laid.name} to it. Where that crosses {line} is {mark.name}, at true depth."
             )
         along_mm = self.along_mm or distance(start.at, vp.at) * (self.fraction or 0.0)
         mark = paper.measure_along(start, vp, along_mm)

@@ -1,0 +1,168 @@
+"""A drawing as dumb primitives: lines, dots and labels with finished colours and widths.
+
+Whoever writes a figure out never asks what a line means; that was settled here.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field
+
+from orthopsis.construction.moves import Mark, Step
+from orthopsis.exercise.resolve import Scene, eye_level_behind
+from orthopsis.exercise.state import lines_after
+from orthopsis.perspective.segments import XY, at
+from orthopsis.perspective.stroke import Role, Stroke
+
+INK, GRAPHITE, PAPER = "#23272E", "#6A6E75", "#FFFDF7"
+FAMILY_COLOURS = {"VP1": "#A86200", "VP2": "#00707A", "VP3": "#85407A"}
+FAMILY_SIGNS = {"VP1": "left", "VP2": "right", "VP3": "up"}
+
+
+@dataclass(frozen=True)
+class Pen:
+    """Width in mm, colour, and the lengths of dashes and gaps in mm (none: unbroken)."""
+
+    width_mm: float
+    colour: str
+    dashes_mm: tuple[float, ...] = ()
+
+
+@dataclass(frozen=True)
+class Rule:
+    """One straight line of a group, the group's name being what a screen reader says."""
+
+    start: XY
+    end: XY
+    pen: Pen
+    group: str
+
+
+@dataclass(frozen=True)
+class Dot:
+    """A filled mark; `sign` gives each family its own shape: left, right, up or round."""
+
+    at: XY
+    radius_mm: float
+    colour: str
+    sign: str = "round"
+
+
+@dataclass(frozen=True)
+class Label:
+    """A short text beside a place."""
+
+    at: XY
+    text: str
+    size_mm: float
+    colour: str
+
+
+@dataclass
+class Figure:
+    """A sheet of primitives, in drawing order, in sheet millimetres."""
+
+    width_mm: float
+    height_mm: float
+    title: str
+    rules: list[Rule] = field(default_factory=list)
+    dots: list[Dot] = field(default_factory=list)
+    labels: list[Label] = field(default_factory=list)
+    paper: bool = True
+
+
+def family_colour(family: str) -> str:
+    """A family keeps its colour everywhere; uprights and levels are graphite."""
+    return FAMILY_COLOURS.get(family.rsplit(":", 1)[-1], GRAPHITE)
+
+
+def picture_figure(
+    scene: Scene, strokes: Iterable[Stroke], scale: float = 1.0, with_eye_level: bool = True
+) -> Figure:
+    """The finished drawing; `scale` thickens pens for figures that will be printed small."""
+    figure = _empty(scene, scene.exercise.title)
+    if with_eye_level:
+        _eye_level(figure, scene, scale)
+    for stroke in strokes:
+        if stroke.role is Role.OUTLINE:
+            pen = Pen(0.6 * scale, INK)
+        elif stroke.role is Role.GUIDE:
+            pen = Pen(0.25 * scale, family_colour(stroke.family))
+        else:
+            continue
+        figure.rules.append(Rule(stroke.start, stroke.end, pen, _group(stroke)))
+    _vanishing_points(figure, scene, scale)
+    return figure
+
+
+def step_figure(scene: Scene, steps: Sequence[Step], number: int, scale: float = 1.0) -> Figure:
+    """The sheet after step `number` (from 1): old lines light, this step's lines strong."""
+    figure = _empty(scene, f"Step {number}: {steps[number - 1].title}")
+    for drawn, state in lines_after(steps, number):
+        stroke = drawn.stroke
+        colour = family_colour(stroke.family)
+        pen = {
+            "new": Pen(0.7 * scale, colour),
+            "light": Pen(0.25 * scale, colour),
+            "dark": Pen(0.6 * scale, INK),
+            "struck": Pen(0.4 * scale, colour, (1.2 * scale, 1.6 * scale)),
+        }[state]
+        figure.rules.append(Rule(stroke.start, stroke.end, pen, f"{_group(stroke)}, {state}"))
+        if state == "new" and drawn.fate != "keep":
+            _ruler_onward(figure, scene, stroke, scale)
+    points = {vp.name for vp in scene.vanishing_points}
+    placed = {mark.name for step in steps[:number] for mark in step.marks} & points
+    _vanishing_points(figure, scene, scale, placed)
+    for mark in steps[number - 1].marks:
+        if mark.name not in points:
+            _mark(figure, mark, scale)
+    return figure
+
+
+def _empty(scene: Scene, title: str) -> Figure:
+    return Figure(scene.sheet.width_mm, scene.sheet.height_mm, title)
+
+
+def _group(stroke: Stroke) -> str:
+    return f"{stroke.family} {stroke.role}"
+
+
+def _ruler_onward(figure: Figure, scene: Scene, stroke: Stroke, scale: float) -> None:
+    """Where the ruler lies on beyond a guide line, dotted as far as its vanishing point."""
+    for vp in scene.vanishing_points:
+        if vp.name == stroke.family:
+            way = stroke.end, vp.at.xy
+            on_sheet = scene.sheet.clip(way)
+            if on_sheet and math.dist(*way) > 1.0:
+                pen = Pen(0.2 * scale, family_colour(stroke.family), (0.2 * scale, 1.4 * scale))
+                rule = Rule(at(way, on_sheet[0]), at(way, on_sheet[1]), pen, "ruler")
+                figure.rules.append(rule)
+
+
+def _eye_level(figure: Figure, scene: Scene, scale: float) -> None:
+    pen = Pen(0.25 * scale, GRAPHITE)
+    for start, end in eye_level_behind(scene):
+        figure.rules.append(Rule(start, end, pen, scene.wording.eye_level))
+
+
+def _vanishing_points(
+    figure: Figure, scene: Scene, scale: float, names: set[str] | None = None
+) -> None:
+    for vp in scene.vanishing_points:
+        if not scene.sheet.contains(vp.at) or (names is not None and vp.name not in names):
+            continue
+        x, y = vp.at.xy
+        short = vp.name.rsplit(":", 1)[-1]
+        colour = family_colour(vp.name)
+        figure.dots.append(Dot((x, y), 1.4 * scale, colour, FAMILY_SIGNS.get(short, "round")))
+        beside = x + 2.2 * scale if x < scene.sheet.width_mm - 14 * scale else x - 11 * scale
+        figure.labels.append(Label((beside, y - 2.2 * scale), vp.name, 4.2 * scale, colour))
+
+
+def _mark(figure: Figure, mark: Mark, scale: float) -> None:
+    x, y = mark.at.xy
+    if math.isfinite(x) and 0 <= x <= figure.width_mm and 0 <= y <= figure.height_mm:
+        figure.dots.append(Dot((x, y), 0.7 * scale, INK))
+        name = mark.name if len(mark.name) <= 3 else ""
+        figure.labels.append(Label((x + 1.4 * scale, y - 1.4 * scale), name, 4.0 * scale, INK))
