@@ -1,190 +1,183 @@
 """The command line: the same core, without server or database.
 
-Heavy parts are imported inside the verbs that need them, so that `draw` starts at once.
+Only the standard library is imported here, and each verb imports what it needs: `draw` of a small
+document is done before an eye notices.
 """
 
 from __future__ import annotations
 
+import argparse
+import gc
 import json
 import os
 import sys
-import tempfile
+from collections.abc import Callable, Sequence
 from contextlib import contextmanager
 from pathlib import Path
-from typing import TYPE_CHECKING, Annotated, Any, NoReturn
-
-import typer
+from typing import TYPE_CHECKING, Any, NoReturn
 
 from orthopsis.errors import ExerciseError, OrthopsisError, OutputError
+
+# A verb runs and ends: collecting garbage meanwhile would only slow its start.
+gc.disable()
 
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
-    from orthopsis.exercise.document import Exercise
     from orthopsis.exercise.resolve import Scene
 
-app = typer.Typer(
-    add_completion=False,
-    no_args_is_help=True,
-    pretty_exceptions_enable=False,
-    rich_markup_mode=None,
-)
 
-File = Annotated[str, typer.Argument(help="An exercise document, or - for standard input.")]
-Out = Annotated[str, typer.Option("-o", "--output", help="Where to write; - is standard output.")]
-
-
-@app.command()
-def draw(
-    file: File,
-    form: Annotated[str, typer.Option("--format", help="json, svg or png")] = "json",
-    step: Annotated[int | None, typer.Option(help="The sheet after this step.")] = None,
-    output: Out = "-",
-) -> None:
+def draw(args: argparse.Namespace) -> None:
     """Draw the exercise, finished or up to a step."""
     from orthopsis.exercise.records import drawing_record
     from orthopsis.exercise.resolve import picture, steps
 
-    _one_of("--format", form, ("json", "svg", "png"))
-    with _scene(file) as scene:
-        if form == "json":
-            if step is None:
+    with _scene(args.file) as scene:
+        if args.format == "json":
+            if args.step is None:
                 strokes = picture(scene)
             else:
                 from orthopsis.exercise.state import lines_after
 
-                strokes = [d.stroke for d, _ in lines_after(steps(scene), _step(step, scene))]
-            _write(output, _json(drawing_record(scene, strokes)))
+                made = steps(scene)
+                strokes = [d.stroke for d, _ in lines_after(made, _step(args.step, len(made)))]
+            _write(args.output, _json(drawing_record(scene, strokes)))
             return
         from orthopsis.handout.figure import picture_figure, step_figure
 
-        if step is None:
+        if args.step is None:
             figure = picture_figure(scene, picture(scene))
         else:
-            figure = step_figure(scene, steps(scene), _step(step, scene))
-        if form == "svg":
+            made = steps(scene)
+            figure = step_figure(scene, made, _step(args.step, len(made)))
+        if args.format == "svg":
             from orthopsis.handout.svg import to_svg
 
-            _write(output, to_svg(figure))
+            _write(args.output, to_svg(figure))
         else:
             from orthopsis.handout.pages import figure_png
 
-            _write(output, figure_png(figure))
+            _write(args.output, figure_png(figure))
 
 
-@app.command()
-def steps(
-    file: File,
-    form: Annotated[str, typer.Option("--format", help="json or text")] = "text",
-    output: Out = "-",
-) -> None:
+def steps(args: argparse.Namespace) -> None:
     """Print the ruler-and-pencil steps."""
     from orthopsis.exercise.records import steps_record, steps_text
     from orthopsis.exercise.resolve import steps as steps_of
 
-    _one_of("--format", form, ("json", "text"))
-    with _scene(file) as scene:
+    with _scene(args.file) as scene:
         made = steps_of(scene)
-        _write(output, _json(steps_record(made)) if form == "json" else steps_text(scene, made))
+        text = _json(steps_record(made)) if args.format == "json" else steps_text(scene, made)
+        _write(args.output, text)
 
 
-@app.command()
-def handout(
-    file: File,
-    output: Annotated[str, typer.Option("-o", "--output", help="The PDF to write.")],
-    pack: Annotated[str, typer.Option(help="Parts, by comma: steps, key")] = "steps,key",
-) -> None:
+def handout(args: argparse.Namespace) -> None:
     """Write the handout as PDF."""
     from orthopsis.handout.pages import PARTS, handout_pdf
 
-    parts = [part.strip() for part in pack.split(",") if part.strip()]
-    for part in parts:
-        _one_of("--pack", part, PARTS)
-    with _scene(file) as scene:
-        _write(output, handout_pdf(scene, [part for part in PARTS if part in parts]))
+    wanted = [part.strip() for part in args.pack.split(",") if part.strip()]
+    _known("--pack", wanted, PARTS)
+    with _scene(args.file) as scene:
+        _write(args.output, handout_pdf(scene, [part for part in PARTS if part in wanted]))
 
 
-@app.command()
-def check(
-    file: File,
-    image: Annotated[str, typer.Argument(help="A photo or scan (JPEG, PNG), or an SVG of lines.")],
-    step: Annotated[int | None, typer.Option(help="Judge a sheet drawn up to this step.")] = None,
-    form: Annotated[str, typer.Option("--format", help="json or text")] = "text",
-) -> None:
+def check(args: argparse.Namespace) -> None:
     """Judge a pupil's sheet against the exercise."""
     from orthopsis.marking.judge import check_image
     from orthopsis.marking.records import verdict_record, verdict_text
 
-    _one_of("--format", form, ("json", "text"))
-    with _scene(file) as scene:
-        data = _read_bytes(image)
-        verdict = check_image(scene, data, None if step is None else _step(step, scene))
-        _write("-", _json(verdict_record(verdict)) if form == "json" else verdict_text(verdict))
+    with _scene(args.file) as scene:
+        verdict = check_image(scene, _read_bytes(args.image), args.step)
+        shown = _json(verdict_record(verdict)) if args.format == "json" else verdict_text(verdict)
+        _write("-", shown)
 
 
-@app.command()
-def scan(
-    file: File,
-    output: Annotated[str, typer.Option("-o", "--output", help="The JPEG or PNG to write.")],
-    seed: Annotated[int, typer.Option(help="Which pupil draws it.")] = 1,
-    mistakes: Annotated[str, typer.Option(help="By comma: lean, high-vp, stray, wrong-vp")] = "",
-    flat: Annotated[
-        bool, typer.Option("--flat", help="A flat scanner instead of a phone.")
-    ] = False,
-) -> None:
+def scan(args: argparse.Namespace) -> None:
     """Play a pupil with a pencil and a camera; the truth is written beside the photo."""
     from orthopsis.demo.scanner import MISTAKES, scan_sheet
 
-    names = [name.strip() for name in mistakes.split(",") if name.strip()]
-    for name in names:
-        _one_of("--mistakes", name, MISTAKES)
-    with _scene(file) as scene:
-        photo, truth = scan_sheet(scene, seed=seed, mistakes=names, flat=flat, form=_suffix(output))
-        _write(output, photo)
-        if output != "-":
-            _write(str(Path(output).with_suffix(".truth.json")), _json(truth))
+    mistakes = [name.strip() for name in args.mistakes.split(",") if name.strip()]
+    _known("--mistakes", mistakes, MISTAKES)
+    form = "png" if Path(args.output).suffix.lower() == ".png" else "jpeg"
+    with _scene(args.file) as scene:
+        photo, truth = scan_sheet(scene, args.seed, mistakes, flat=args.flat, form=form)
+        _write(args.output, photo)
+        if args.output != "-":
+            _write(str(Path(args.output).with_suffix(".truth.json")), _json(truth))
 
 
-@app.command()
-def schema() -> None:
+def schema(args: argparse.Namespace) -> None:
     """Print the JSON Schema of exercise documents."""
     from orthopsis.exercise.document import json_schema
 
     _write("-", _json(json_schema()))
 
 
+def parser() -> argparse.ArgumentParser:
+    """The verbs and their options."""
+    top = _Parser(prog="orthopsis", description="Perspective exercises: drawn, taught, judged.")
+    verbs = top.add_subparsers(metavar="VERB", required=True, parser_class=_Parser)
+
+    def verb(run: Callable[[argparse.Namespace], None]) -> argparse.ArgumentParser:
+        added = verbs.add_parser(run.__name__, help=run.__doc__, description=run.__doc__)
+        added.set_defaults(run=run)
+        if run is not schema:
+            added.add_argument("file", help="an exercise document, or - for standard input")
+        return added
+
+    drawing = verb(draw)
+    drawing.add_argument("--format", choices=("json", "svg", "png"), default="json")
+    drawing.add_argument("--step", type=int, help="the sheet after this step")
+    stepping = verb(steps)
+    stepping.add_argument("--format", choices=("json", "text"), default="text")
+    for printing in (drawing, stepping):
+        printing.add_argument("-o", "--output", default="-", help="where to write; - for output")
+    paging = verb(handout)
+    paging.add_argument("-o", "--output", required=True, help="the PDF to write")
+    paging.add_argument("--pack", default="steps,key", help="parts, by comma: steps, key")
+    checking = verb(check)
+    checking.add_argument("image", help="a photo or scan (JPEG, PNG), or an SVG of lines")
+    checking.add_argument("--step", type=int, help="judge a sheet drawn up to this step")
+    checking.add_argument("--format", choices=("json", "text"), default="text")
+    scanning = verb(scan)
+    scanning.add_argument("-o", "--output", required=True, help="the JPEG or PNG to write")
+    scanning.add_argument("--seed", type=int, default=1, help="which pupil draws it")
+    scanning.add_argument("--mistakes", default="", help="by comma: lean, high-vp, stray, wrong-vp")
+    scanning.add_argument("--flat", action="store_true", help="a flat scanner, not a phone")
+    verb(schema)
+    return top
+
+
+class _Parser(argparse.ArgumentParser):
+    """Refuses in one line."""
+
+    def error(self, message: str) -> NoReturn:
+        _fail(f"{message}; see {self.prog} --help")
+
+
 @contextmanager
 def _scene(file: str) -> Iterator[Scene]:
-    """The resolved document; every refusal becomes one line that names file, field and remedy."""
+    """The resolved document; a refusal of it names the file."""
     from orthopsis.exercise.load import parse
     from orthopsis.exercise.resolve import resolve
 
-    exercise: Exercise
+    data = _read_bytes(file)
     try:
-        exercise = parse(_read_bytes(file))
-        yield resolve(exercise)
+        yield resolve(parse(data))
     except ExerciseError as error:
         _fail(f"{file}: {error}")
-    except OrthopsisError as error:
-        _fail(str(error))
 
 
-def _step(number: int, scene: Scene) -> int:
-    from orthopsis.exercise.resolve import steps as steps_of
-
-    count = len(steps_of(scene))
+def _step(number: int, count: int) -> int:
     if not 1 <= number <= count:
-        _fail(f"--step: {number} is not one of the steps 1 to {count}; choose one of them")
+        raise OutputError(f"--step: {number} is none of the steps 1 to {count}; choose one of them")
     return number
 
 
-def _one_of(option: str, value: str, known: tuple[str, ...]) -> None:
-    if value not in known:
-        _fail(f"{option}: '{value}' is unknown; use one of {', '.join(known)}")
-
-
-def _suffix(output: str) -> str:
-    return Path(output).suffix.lower() or ".jpg"
+def _known(option: str, values: Sequence[str], known: Sequence[str]) -> None:
+    for value in values:
+        if value not in known:
+            _fail(f"{option}: '{value}' is unknown; use {', '.join(known)}")
 
 
 def _read_bytes(name: str) -> bytes:
@@ -213,15 +206,13 @@ def _write(name: str, content: str | bytes) -> None:
             # A pipe or a device is written to, never replaced.
             target.write_bytes(data)
             return
-        handle, temporary = tempfile.mkstemp(dir=target.parent, prefix=f".{target.name}.")
+        part = target.with_name(f".{target.name}.{os.getpid()}.part")
         try:
-            with os.fdopen(handle, "wb") as stream:
+            with part.open("xb") as stream:
                 stream.write(data)
-            Path(temporary).chmod(0o644)
-            Path(temporary).replace(target)
-        except BaseException:
-            Path(temporary).unlink(missing_ok=True)
-            raise
+            part.replace(target)
+        finally:
+            part.unlink(missing_ok=True)
     except OSError as error:
         raise OutputError(
             f"{name}: cannot be written ({error.strerror}); choose another place"
@@ -229,13 +220,20 @@ def _write(name: str, content: str | bytes) -> None:
 
 
 def _fail(message: str) -> NoReturn:
-    typer.echo(" ".join(message.split()), err=True)
-    raise typer.Exit(2)
+    print(" ".join(message.split()), file=sys.stderr)
+    raise SystemExit(2)
 
 
-def main() -> None:
-    """Entry point of `python -m orthopsis.cli`."""
-    app()
+def main(arguments: Sequence[str] | None = None) -> None:
+    """Run one verb; exit 2 with one line on stderr when it is refused."""
+    args = parser().parse_args(arguments)
+    try:
+        args.run(args)
+    except OrthopsisError as error:
+        _fail(str(error))
+    except BrokenPipeError:
+        # The reader of a pipe has gone: nothing is wrong here.
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
 
 
 if __name__ == "__main__":

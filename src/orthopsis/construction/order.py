@@ -8,16 +8,14 @@ different sides of it, the piece on the viewer's side is drawn first.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from itertools import combinations
-
-import numpy as np
+from itertools import combinations, pairwise
 
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY, Segment
-from orthopsis.perspective.view import Vector
+from orthopsis.perspective.vector import Vector, cross, dot, minus, size, times
 
 NEARNESS_SCALE_MM = 100.0
 """Brings nearness to the size of the other two numbers, so that one tolerance serves all."""
@@ -42,9 +40,9 @@ class Body:
     floating: bool
 
     @property
-    def places(self) -> Vector:
-        """x, y, nearness of the corners, shape (n, 3), all in mm-like size."""
-        return np.array([(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.corners])
+    def places(self) -> list[Vector]:
+        """x, y, nearness of the corners, all of the size of millimetres."""
+        return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.corners]
 
 
 def near_to_far(bodies: Sequence[Body]) -> list[int]:
@@ -85,14 +83,15 @@ def _drawn_first(a: Body, b: Body) -> int:
         return 1
     verdicts = set()
     for normal, offset in _planes(a, places_a, b, places_b):
-        side_a, side_b = places_a @ normal - offset, places_b @ normal - offset
+        side_a = [dot(place, normal) - offset for place in places_a]
+        side_b = [dot(place, normal) - offset for place in places_b]
         apart = 0
-        if side_a.min() >= -TOUCHING and side_b.max() <= TOUCHING:
+        if min(side_a) >= -TOUCHING and max(side_b) <= TOUCHING:
             apart = 1
-        elif side_b.min() >= -TOUCHING and side_a.max() <= TOUCHING:
+        elif min(side_b) >= -TOUCHING and max(side_a) <= TOUCHING:
             apart = -1
         if apart:
-            toward_viewer = 0 if abs(normal[2]) < 1e-9 else int(np.sign(normal[2]))
+            toward_viewer = (normal[2] > 1e-9) - (normal[2] < -1e-9)
             verdicts.add(apart * toward_viewer)
     if not verdicts:
         raise NoDrawingOrder(
@@ -102,39 +101,36 @@ def _drawn_first(a: Body, b: Body) -> int:
     return verdicts.pop() if len(verdicts) == 1 else 0
 
 
-def _overlap_on_paper(a: Vector, b: Vector) -> bool:
-    low, high = (
-        np.maximum(a[:, :2].min(0), b[:, :2].min(0)),
-        np.minimum(a[:, :2].max(0), b[:, :2].max(0)),
-    )
-    return bool((high - low > TOUCHING).all())
+def _overlap_on_paper(a: list[Vector], b: list[Vector]) -> bool:
+    for axis in (0, 1):
+        low = max(min(place[axis] for place in a), min(place[axis] for place in b))
+        high = min(max(place[axis] for place in a), max(place[axis] for place in b))
+        if high - low <= TOUCHING:
+            return False
+    return True
 
 
-def _planes(a: Body, places_a: Vector, b: Body, places_b: Vector) -> list[tuple[Vector, float]]:
-    """Candidate planes: the faces of both, then planes along one edge of each."""
-    planes: list[tuple[Vector, float]] = []
+def _planes(
+    a: Body, places_a: list[Vector], b: Body, places_b: list[Vector]
+) -> Iterator[tuple[Vector, float]]:
+    """Candidate planes, as unit normal and offset: the faces of both, then one edge of each."""
     for body, places in ((a, places_a), (b, places_b)):
         for face in body.faces:
-            p, q, r = places[list(face[:3])]
-            _add_plane(planes, np.cross(q - p, r - p), p)
-    edges_a, edges_b = _edges(a, places_a), _edges(b, places_b)
-    for p, u in edges_a:
+            p, q, r = (places[k] for k in face[:3])
+            yield from _plane(cross(minus(q, p), minus(r, p)), p)
+    edges_b = _edges(b, places_b)
+    for p, u in _edges(a, places_a):
         for _, v in edges_b:
-            _add_plane(planes, np.cross(u, v), p)
-    return planes
+            yield from _plane(cross(u, v), p)
 
 
-def _edges(body: Body, places: Vector) -> list[tuple[Vector, Vector]]:
-    pairs = {
-        (min(i, j), max(i, j))
-        for face in body.faces
-        for i, j in zip(face, face[1:] + face[:1], strict=True)
-    }
-    return [(places[i], places[j] - places[i]) for i, j in sorted(pairs)]
+def _edges(body: Body, places: list[Vector]) -> list[tuple[Vector, Vector]]:
+    pairs = {(min(i, j), max(i, j)) for face in body.faces for i, j in pairwise((*face, face[0]))}
+    return [(places[i], minus(places[j], places[i])) for i, j in sorted(pairs)]
 
 
-def _add_plane(planes: list[tuple[Vector, float]], normal: Vector, through: Vector) -> None:
-    size = float(np.linalg.norm(normal))
-    if size > 1e-9:
-        unit = normal / size
-        planes.append((unit, float(unit @ through)))
+def _plane(normal: Vector, through: Vector) -> Iterator[tuple[Vector, float]]:
+    length = size(normal)
+    if length > 1e-9:
+        unit = times(normal, 1.0 / length)
+        yield unit, dot(unit, through)

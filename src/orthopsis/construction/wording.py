@@ -55,6 +55,12 @@ class Wording:
             text = f"{shown:.2f}".rstrip("0").rstrip(".") + f" {self.units}"
         return text if exact else f"about {text}"
 
+    def rough(self, mm: float) -> str:
+        """A measure as it is said when it was not set but found: to the mm or eighth of an inch."""
+        if self.units == "in":
+            return f"{inches(Fraction(max(1, round(mm / MM_PER_INCH * 8)), 8))} in"
+        return self.length(float(max(1, round(mm))))
+
 
 def inches(value: Fraction) -> str:
     """Inches with a real fraction.

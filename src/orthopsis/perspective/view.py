@@ -16,12 +16,8 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 
-import numpy as np
-from numpy.typing import NDArray
-
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
-
-Vector = NDArray[np.float64]
+from orthopsis.perspective.vector import Vector
 
 VERTICAL = "vertical"
 HORIZONTAL = "horizontal"
@@ -185,17 +181,15 @@ def eye_space(point: Point, depth: float) -> Vector:
     """The eye space place of what is seen at a sheet point at a relative depth.
 
     >>> eye_space(Point(30, 40), 2.0)
-    array([60., 80.,  2.])
+    (60.0, 80.0, 2.0)
     """
     x, y = point.xy
-    return np.array([x * depth, y * depth, depth])
+    return x * depth, y * depth, depth
 
 
-def on_paper(places: Vector) -> Vector:
-    """Sheet coordinates, shape (n, 2) in mm, of eye space places, shape (n, 3), all before the eye.
-
-    Raises ValueError when one lies in or behind the eye's plane.
-    """
-    if places.size and places[:, 2].min() <= 0.0:
+def on_paper(place: Vector) -> tuple[float, float]:
+    """Sheet coordinates in mm of an eye space place; ValueError when it is not before the eye."""
+    x, y, depth = place
+    if depth <= 0.0:
         raise ValueError("a place lies behind the eye")
-    return np.asarray(places[:, :2] / places[:, 2:])
+    return x / depth, y / depth

@@ -11,8 +11,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
-
 from orthopsis.perspective.segments import (
     XY,
     Portion,
@@ -25,8 +23,9 @@ from orthopsis.perspective.segments import (
     remainder,
 )
 from orthopsis.perspective.tolerance import EXACT, Tolerance
-from orthopsis.perspective.view import Vector, on_paper
-from orthopsis.picture.solid import Edge, Solid, newell_normal
+from orthopsis.perspective.vector import Vector, dot, loop_normal, size, times
+from orthopsis.perspective.view import on_paper
+from orthopsis.picture.solid import Edge, Solid
 
 
 @dataclass(frozen=True)
@@ -55,7 +54,7 @@ def seen_edges(solids: Sequence[Solid], tolerance: Tolerance = EXACT) -> list[Se
 
     Raises ValueError when a solid reaches behind the eye.
     """
-    papers = [on_paper(solid.vertices) for solid in solids]
+    papers = [[on_paper(vertex) for vertex in solid.vertices] for solid in solids]
     facing = [_facing_the_eye(solid) for solid in solids]
     covers = [
         face
@@ -66,8 +65,8 @@ def seen_edges(solids: Sequence[Solid], tolerance: Tolerance = EXACT) -> list[Se
     candidates: list[_Candidate] = []
     for i, solid in enumerate(solids):
         for edge in solid.edges:
-            segment = _xy(papers[i], edge.start), _xy(papers[i], edge.end)
-            depths = solid.vertices[edge.start, 2], solid.vertices[edge.end, 2]
+            segment = papers[i][edge.start], papers[i][edge.end]
+            depths = solid.vertices[edge.start][2], solid.vertices[edge.end][2]
             shown = solid.transparent or any(facing[i][f] for f in edge.faces)
             candidates.append(
                 _Candidate(i, edge, segment, (1.0 / depths[0], 1.0 / depths[1]), shown)
@@ -91,7 +90,9 @@ def seen_of_far_line(
         portion
         for i, solid in enumerate(solids)
         if not solid.transparent
-        for face in _seen_faces(i, solid, on_paper(solid.vertices), _facing_the_eye(solid))
+        for face in _seen_faces(
+            i, solid, [on_paper(vertex) for vertex in solid.vertices], _facing_the_eye(solid)
+        )
         for portion in portions_inside(segment, face.loops, tolerance)
     ]
     return remainder(hidden)
@@ -116,32 +117,29 @@ class _Candidate:
         return min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
 
 
-def _xy(paper: Vector, vertex: int) -> XY:
-    return float(paper[vertex, 0]), float(paper[vertex, 1])
-
-
 def _facing_the_eye(solid: Solid) -> list[bool]:
     """Which faces turn their outside to the eye; one seen edge-on does not."""
     facing = []
     for face in solid.faces:
-        corners = solid.vertices[list(face.loops[0])]
-        normal = newell_normal(corners)
-        size = float(np.linalg.norm(normal) * np.linalg.norm(corners[0]))
-        facing.append(bool(normal @ corners[0] < -1e-12 * size))
+        corner = solid.vertices[face.loops[0][0]]
+        normal = loop_normal([solid.vertices[k] for k in face.loops[0]])
+        facing.append(dot(normal, corner) < -1e-12 * size(normal) * size(corner))
     return facing
 
 
-def _seen_faces(index: int, solid: Solid, paper: Vector, facing: list[bool]) -> list[_SeenFace]:
+def _seen_faces(
+    index: int, solid: Solid, paper: Sequence[XY], facing: list[bool]
+) -> list[_SeenFace]:
     faces = []
     for number, face in enumerate(solid.faces):
         if not facing[number]:
             continue
-        corners = solid.vertices[list(face.loops[0])]
-        normal = newell_normal(corners)
-        loops = [[_xy(paper, k) for k in loop] for loop in face.loops]
+        corner = solid.vertices[face.loops[0][0]]
+        normal = loop_normal([solid.vertices[k] for k in face.loops[0]])
+        loops = [[paper[k] for k in loop] for loop in face.loops]
         xs, ys = zip(*loops[0], strict=True)
         box = (min(xs), min(ys), max(xs), max(ys))
-        faces.append(_SeenFace(index, number, loops, normal / (normal @ corners[0]), box))
+        faces.append(_SeenFace(index, number, loops, times(normal, 1.0 / dot(normal, corner)), box))
     return faces
 
 
@@ -180,7 +178,7 @@ def _behind(
     def lead(t: float) -> float:
         x, y = at(candidate.segment, t)
         a, b, c = face.inverse_depth
-        return float(a * x + b * y + c) - candidate.inverse_depth(t)
+        return a * x + b * y + c - candidate.inverse_depth(t)
 
     lead0, lead1 = lead(t0), lead(t1)
     if max(lead0, lead1) <= tolerance.depth:

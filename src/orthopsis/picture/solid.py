@@ -9,9 +9,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
-
-from orthopsis.perspective.view import Vector
+from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 
 
 @dataclass(frozen=True)
@@ -33,7 +31,7 @@ class Face:
 
 @dataclass(frozen=True)
 class Solid:
-    """A closed solid of one piece; `vertices` has shape (n, 3) in eye space.
+    """A closed solid of one piece; `vertices` are places in eye space.
 
     Faces run around so that their normals point out. A transparent solid hides nothing and
     shows all its edges. Two floating solids are not compared by depth: the one listed first
@@ -41,7 +39,7 @@ class Solid:
     """
 
     piece: str
-    vertices: Vector
+    vertices: tuple[Vector, ...]
     faces: tuple[Face, ...]
     edges: tuple[Edge, ...]
     transparent: bool = False
@@ -66,13 +64,13 @@ def prism(
     outlines = [
         _Outline(tuple(loop), tuple(f)) for loop, f in zip(loops, loop_families, strict=True)
     ]
-    facing = outlines[0] if outlines[0].normal @ sweep < 0.0 else outlines[0].turned()
+    facing = outlines[0] if dot(outlines[0].normal, sweep) < 0.0 else outlines[0].turned()
     outlines = [facing] + [
-        hole.turned() if hole.normal @ facing.normal > 0.0 else hole for hole in outlines[1:]
+        hole.turned() if dot(hole.normal, facing.normal) > 0.0 else hole for hole in outlines[1:]
     ]
     front = [corner for outline in outlines for corner in outline.corners]
     n = len(front)
-    vertices = np.array(front + [corner + sweep for corner in front])
+    vertices = (*front, *(plus(corner, sweep) for corner in front))
 
     near: list[tuple[int, ...]] = []
     for outline in outlines:
@@ -102,17 +100,8 @@ class _Outline:
 
     @property
     def normal(self) -> Vector:
-        """Perpendicular to the loop's plane, by the side it runs around (Newell's sum)."""
-        return newell_normal(np.array(self.corners))
+        return loop_normal(self.corners)
 
     def turned(self) -> _Outline:
         """The same loop run the other way round."""
         return _Outline(self.corners[::-1], self.families[-2::-1] + self.families[-1:])
-
-
-def newell_normal(corners: Vector) -> Vector:
-    """Normal of a plane loop of corners, shape (n, 3), of length twice its area.
-
-    Source: M. E. Newell's sum over the sides, as in Foley et al., Computer Graphics (from memory).
-    """
-    return np.asarray(np.cross(corners, np.roll(corners, -1, axis=0)).sum(axis=0))

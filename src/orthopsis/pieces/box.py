@@ -16,7 +16,8 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import UPRIGHT, Point, distance, join, meet, part_way
-from orthopsis.perspective.view import HORIZONTAL, VERTICAL, Vector, eye_space
+from orthopsis.perspective.vector import Vector, plus
+from orthopsis.perspective.view import HORIZONTAL, VERTICAL, eye_space
 from orthopsis.picture.solid import Solid, prism
 from orthopsis.pieces.base import Length, Measures, Millimetres, Piece, Stage
 from orthopsis.pieces.box_shape import box_body
@@ -117,7 +118,7 @@ class Box(Piece):
             reach[side] = eye_space(vp, depth * share / (1.0 - share))
         top = eye_space(Point(edge.x_mm, edge.top_mm), depth)
         bottom = eye_space(Point(edge.x_mm, edge.bottom_mm), depth)
-        near = [top + reach["left"], top, bottom, bottom + reach["left"]]
+        near = [plus(top, reach["left"]), top, bottom, plus(bottom, reach["left"])]
         sides = [to_left.name, VERTICAL, to_left.name, VERTICAL]
         return self._prism(near, sides, reach["right"], to_right.name)
 

@@ -1,0 +1,296 @@
+"""Pencil lines on the straightened sheet: pieces of line found, joined, and measured finely.
+
+OpenCV's line segment detector (R. Grompone von Gioi et al., LSD, 2010) finds both flanks of each
+pencil line in pieces. Pieces on one line are joined; the line is then fitted to the centres of the
+pencil's darkness across it, and cut into runs of dark outline and light guide line.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from orthopsis.marking.straighten import Straightened
+from orthopsis.perspective.segments import XY
+
+Array = NDArray[np.float64]
+
+LEAST_PIECE_MM = 2.5
+LEAST_STROKE_MM = 5.0
+GAP_MM = 3.0
+ACROSS_MM = 1.2
+STEP_MM = 0.25
+FAINTEST = 0.06
+EDGE_OF_SHEET_MM = 1.5
+
+
+@dataclass(frozen=True)
+class FoundStroke:
+    """A line a pencil drew, in sheet mm, with what the pixels say of it.
+
+    `angle_sd_deg` is the standard deviation of its direction, `darkness` 0 to 1.
+    """
+
+    start: XY
+    end: XY
+    angle_sd_deg: float
+    darkness: float
+    dark: bool = True
+
+    @property
+    def length_mm(self) -> float:
+        return math.dist(self.start, self.end)
+
+    @property
+    def middle(self) -> XY:
+        return (self.start[0] + self.end[0]) / 2, (self.start[1] + self.end[1]) / 2
+
+
+def find_strokes(sheet: Straightened) -> list[FoundStroke]:
+    """All pencil lines of at least 5 mm, dark ones first, then from the top down."""
+    pieces = _pieces(sheet)
+    found: list[FoundStroke] = []
+    for group in _joined(pieces):
+        found += _measured(sheet, group)
+    found = _without_doubles(found)
+    found = _dark_and_light(found)
+    return sorted(found, key=lambda s: (not s.dark, round(s.middle[1]), s.middle[0]))
+
+
+def _pieces(sheet: Straightened) -> Array:
+    """Line pieces as rows x0, y0, x1, y1 in mm, shape (n, 4)."""
+    shade = np.asarray(255.0 * (1.0 - np.clip(sheet.darkness * 1.6, 0.0, 1.0)), dtype=np.uint8)
+    detector = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 0.8)
+    lines = detector.detect(shade)[0]
+    if lines is None:
+        return np.empty((0, 4))
+    pieces = (lines.reshape(-1, 4).astype(float) + 0.5) / sheet.px_per_mm
+    sizes = np.hypot(pieces[:, 2] - pieces[:, 0], pieces[:, 3] - pieces[:, 1])
+    height, width = (side / sheet.px_per_mm for side in sheet.grey.shape)
+    rim = EDGE_OF_SHEET_MM
+    xs, ys = pieces[:, [0, 2]], pieces[:, [1, 3]]
+    along_edge = (
+        (xs.max(1) < rim) | (xs.min(1) > width - rim) | (ys.max(1) < rim)
+        | (ys.min(1) > height - rim)
+    )  # fmt: skip
+    keep = pieces[(sizes >= LEAST_PIECE_MM) & ~along_edge]
+    order = np.argsort(-np.hypot(keep[:, 2] - keep[:, 0], keep[:, 3] - keep[:, 1]), kind="stable")
+    return np.asarray(keep[order])
+
+
+@dataclass
+class _Group:
+    """Pieces on one line: a place on it, its direction, and how far along it they reach."""
+
+    place: Array
+    along: Array
+    low: float
+    high: float
+    pieces: list[Array]
+
+    def takes(self, piece: Array) -> bool:
+        ends = piece.reshape(2, 2) - self.place
+        off = np.abs(ends[:, 0] * self.along[1] - ends[:, 1] * self.along[0])
+        if off.max() > 0.8:
+            return False
+        step = ends[1] - ends[0]
+        turn = abs(step[0] * self.along[1] - step[1] * self.along[0]) / float(np.hypot(*step))
+        if turn > math.sin(math.radians(3.0)) and off.max() > 0.45:
+            return False
+        t = ends @ self.along
+        return bool(t.max() > self.low - GAP_MM * 2 and t.min() < self.high + GAP_MM * 2)
+
+    def add(self, piece: Array) -> None:
+        self.pieces.append(piece)
+        points = np.concatenate([p.reshape(2, 2) for p in self.pieces])
+        weights = np.repeat([float(np.hypot(p[2] - p[0], p[3] - p[1])) for p in self.pieces], 2)
+        self.place = np.average(points, axis=0, weights=weights)
+        spread = (points - self.place) * np.sqrt(weights)[:, None]
+        along = np.linalg.svd(spread, full_matrices=False)[2][0]
+        self.along = along if along @ self.along > 0 else -along
+        t = (points - self.place) @ self.along
+        self.low, self.high = float(t.min()), float(t.max())
+
+
+def _joined(pieces: Array) -> list[_Group]:
+    """Longest pieces first, each joined to the line it lies on, until nothing joins."""
+    groups: list[_Group] = []
+    waiting = list(pieces)
+    while waiting:
+        first = waiting.pop(0)
+        step = first[2:] - first[:2]
+        along = step / float(np.hypot(*step))
+        half = float(np.hypot(*step)) / 2
+        group = _Group((first[:2] + first[2:]) / 2, along, -half, half, [first])
+        grown = True
+        while grown:
+            grown = False
+            rest = []
+            for piece in waiting:
+                if group.takes(piece):
+                    group.add(piece)
+                    grown = True
+                else:
+                    rest.append(piece)
+            waiting = rest
+        groups.append(group)
+    return groups
+
+
+def _measured(sheet: Straightened, group: _Group) -> list[FoundStroke]:
+    """The group's line fitted to the pencil's centre, and its runs of pencil."""
+    place, along = group.place, group.along
+    low, high = group.low - 2.0, group.high + 2.0
+    strokes: list[FoundStroke] = []
+    for attempt in range(2):
+        t = np.arange(low, high, STEP_MM)
+        if len(t) < 8:
+            return []
+        centres, peaks = _across(sheet, place, along, t)
+        on = peaks > FAINTEST
+        if on.sum() < LEAST_STROKE_MM / STEP_MM / 2:
+            return []
+        if attempt == 0:
+            place, along = _refitted(place, along, t[on], centres[on])
+            continue
+        # Beyond the line's own end, another line of the corner leads the eye aside.
+        on &= np.abs(centres) < 0.45
+        for run, kind in _runs(t, on, peaks):
+            stroke = _fitted_run(place, along, t[run], centres[run], peaks[run], kind)
+            if stroke is not None:
+                strokes.append(stroke)
+    return strokes
+
+
+def _across(sheet: Straightened, place: Array, along: Array, t: Array) -> tuple[Array, Array]:
+    """Centre of darkness across the line (mm, to its left) and the darkness there, at each t."""
+    normal = np.array([-along[1], along[0]])
+    offsets = np.arange(-ACROSS_MM, ACROSS_MM + 1e-9, 1.0 / (1.5 * sheet.px_per_mm))
+    xs = (place[0] + t[:, None] * along[0] + offsets * normal[0]) * sheet.px_per_mm - 0.5
+    ys = (place[1] + t[:, None] * along[1] + offsets * normal[1]) * sheet.px_per_mm - 0.5
+    cuts = cv2.remap(
+        sheet.darkness, xs.astype(np.float32), ys.astype(np.float32), cv2.INTER_LINEAR
+    ).astype(float)
+    cuts = cv2.blur(cuts, (1, 3))
+    best = cuts.argmax(axis=1)
+    peaks = cuts[np.arange(len(t)), best]
+    floor = np.quantile(cuts, 0.3, axis=1, keepdims=True)
+    near = np.abs(offsets - offsets[best][:, None]) < 0.55
+    weight = np.clip(cuts - np.maximum(floor, 0.25 * peaks[:, None]), 0.0, None) * near
+    total = weight.sum(axis=1)
+    centres = np.where(total > 1e-9, (weight * offsets).sum(axis=1) / np.maximum(total, 1e-9), 0.0)
+    return centres, peaks - floor[:, 0]
+
+
+def _refitted(place: Array, along: Array, t: Array, centres: Array) -> tuple[Array, Array]:
+    slope, offset, _ = _robust_fit(t, centres)
+    normal = np.array([-along[1], along[0]])
+    turned = along + slope * normal
+    turned = turned / float(np.hypot(*turned))
+    return place + offset * normal, turned
+
+
+def _robust_fit(t: Array, y: Array) -> tuple[float, float, Array]:
+    """Line y = slope·t + offset by Tukey's biweight (P. J. Huber, Robust Statistics; from memory).
+
+    Returns slope, offset and the final weights.
+    """
+    weights = np.ones_like(t)
+    slope, offset = 0.0, float(np.median(y))
+    for _ in range(6):
+        total = weights.sum()
+        tm, ym = (weights * t).sum() / total, (weights * y).sum() / total
+        spread = (weights * (t - tm) ** 2).sum()
+        slope = float((weights * (t - tm) * (y - ym)).sum() / max(spread, 1e-12))
+        offset = float(ym - slope * tm)
+        rest = y - slope * t - offset
+        limit = max(4.7 * 1.4826 * float(np.median(np.abs(rest))), 0.05)
+        weights = np.clip(1.0 - (rest / limit) ** 2, 0.0, None) ** 2
+        if weights.sum() < 3:
+            return slope, offset, np.ones_like(t)
+    return slope, offset, weights
+
+
+def _runs(t: Array, on: NDArray[np.bool_], peaks: Array) -> Iterator[tuple[NDArray[np.intp], bool]]:
+    """Runs of pencil without a gap, cut where dark outline turns into light guide line."""
+    count = max(1, round(1.5 / STEP_MM) | 1)
+    smooth = cv2.blur(peaks.reshape(1, -1), (count, 1)).ravel()
+    present = np.flatnonzero(on)
+    gaps = np.flatnonzero(np.diff(t[present]) > GAP_MM) + 1
+    for part in np.split(present, gaps):
+        if not len(part):
+            continue
+        level = smooth[part]
+        bright, faint = np.quantile(level, 0.9), np.quantile(level, 0.1)
+        if bright < 1.8 * faint or bright - faint < 0.12:
+            yield part, True
+            continue
+        dark = level > (bright + faint) / 2
+        edges = np.flatnonzero(np.diff(dark.astype(int))) + 1
+        for piece in np.split(np.arange(len(part)), edges):
+            yield part[piece], bool(dark[piece[0]])
+
+
+def _fitted_run(
+    place: Array, along: Array, t: Array, centres: Array, peaks: Array, whole: bool
+) -> FoundStroke | None:
+    reach = float(t[-1] - t[0])
+    if reach < LEAST_STROKE_MM or len(t) < 0.5 * reach / STEP_MM:
+        return None
+    # The ends are left out of the fit: other lines meet there and pull the centre aside.
+    inner = (t > t[0] + 0.8) & (t < t[-1] - 0.8)
+    slope, offset, weights = _robust_fit(t[inner], centres[inner])
+    rest = centres[inner] - slope * t[inner] - offset
+    used = weights > 0.1
+    tm = float(t[inner][used].mean())
+    noise = float(np.sqrt((weights * rest**2).sum() / max(weights.sum() - 2.0, 1.0)))
+    # A pencil's wobble is smooth: neighbouring cuts within about 3 mm tell the same.
+    independent = max(3.0 / STEP_MM, 1.0)
+    spread = float(((t[inner][used] - tm) ** 2).sum()) / independent
+    angle_sd = math.degrees(max(noise, 0.02) / math.sqrt(max(spread, 1e-9)))
+    normal = np.array([-along[1], along[0]])
+    ends = [place + at * along + (slope * at + offset) * normal for at in (t[0], t[-1])]
+    first, last = (tuple(float(v) for v in end) for end in ends)
+    return FoundStroke(
+        (first[0], first[1]), (last[0], last[1]), angle_sd, float(np.median(peaks)), whole
+    )
+
+
+def _without_doubles(strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
+    """Of two strokes on one line that overlap, the longer."""
+    kept: list[FoundStroke] = []
+    for stroke in sorted(strokes, key=lambda s: -s.length_mm):
+        if not any(_lies_on(stroke, other) for other in kept):
+            kept.append(stroke)
+    return kept
+
+
+def _lies_on(stroke: FoundStroke, other: FoundStroke) -> bool:
+    start, end = np.array(other.start), np.array(other.end)
+    along = (end - start) / other.length_mm
+    ends = np.array([stroke.start, stroke.end]) - start
+    off = np.abs(ends[:, 0] * along[1] - ends[:, 1] * along[0])
+    t = ends @ along
+    overlap = min(t.max(), other.length_mm) - max(t.min(), 0.0)
+    return bool(off.max() < 1.0 and overlap > 0.5 * stroke.length_mm)
+
+
+def _dark_and_light(strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
+    """Outlines are darker than guide lines: the widest gap between the two decides (Otsu)."""
+    if not strokes:
+        return []
+    tones = np.array([stroke.darkness for stroke in strokes])
+    scaled = np.asarray(np.clip(tones * 255, 0, 255), dtype=np.uint8).reshape(1, -1)
+    limit, _ = cv2.threshold(scaled, 0, 255, cv2.THRESH_BINARY + cv2.THRESH_OTSU)
+    one_tone = tones.max() < 1.6 * max(tones.min(), 1e-6)
+    return [
+        FoundStroke(
+            s.start, s.end, s.angle_sd_deg, s.darkness, one_tone or s.darkness * 255 > limit
+        )
+        for s in strokes
+    ]

@@ -1,0 +1,67 @@
+"""A verdict as plain data and as words: what `check` prints and the web sends."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from orthopsis.exercise.records import number, point
+from orthopsis.marking.judge import SheetVerdict
+from orthopsis.marking.verdicts import JudgedStroke, MeetingPoint, Verdict
+
+
+def stroke_record(line: JudgedStroke) -> dict[str, Any]:
+    found = line.assigned.found
+    record: dict[str, Any] = {
+        "from": point(found.start),
+        "to": point(found.end),
+        "family": line.family,
+        "miss_mm": None if line.miss_mm is None else number(line.miss_mm),
+        "angle_deg": None if line.angle_deg is None else number(line.angle_deg),
+        "verdict": str(line.verdict),
+    }
+    if line.own_turn_deg is not None:
+        record["own_deg"] = number(abs(line.own_turn_deg))
+    return record
+
+
+def meeting_record(meeting: MeetingPoint) -> dict[str, Any]:
+    return {
+        "name": meeting.name,
+        "intended_mm": point(meeting.intended.xy),
+        "found_mm": None if meeting.found is None else point(meeting.found),
+        "lines": meeting.lines,
+    }
+
+
+def verdict_record(verdict: SheetVerdict) -> dict[str, Any]:
+    """What `check --format json` prints."""
+    return {
+        "sheet_found": verdict.sheet_found,
+        "strokes": [stroke_record(line) for line in verdict.strokes],
+        "vanishing_points": [meeting_record(meeting) for meeting in verdict.points],
+        "findings": [
+            {"code": f.code, "level": f.level, "where": point(f.where), "message": f.message}
+            for f in verdict.findings
+        ],
+    }
+
+
+def verdict_text(verdict: SheetVerdict) -> str:
+    """What `check --format text` prints: counts, then the words in their order."""
+    lines = []
+    if verdict.sheet_found:
+        counts = {kind: sum(line.verdict is kind for line in verdict.strokes) for kind in Verdict}
+        lines.append(", ".join(f"{count} {kind}" for kind, count in counts.items()))
+        for meeting in verdict.points:
+            x, y = meeting.intended.xy
+            found = (
+                "cannot be told"
+                if meeting.found is None
+                else "at {:.0f}, {:.0f} mm".format(*meeting.found)
+            )
+            lines.append(
+                f"{meeting.name} ({x:.0f}, {y:.0f} mm): {meeting.lines} lines, meet {found}"
+            )
+    signs = {"praise": "+", "fix": "!", "tidy": "·"}
+    lines += [f"{signs[f.level]} {f.message}" for f in verdict.findings]
+    return "\n".join(lines) + "\n"
