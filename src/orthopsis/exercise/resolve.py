@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from orthopsis.construction.moves import Mark, Step
-from orthopsis.construction.order import near_to_far
+from orthopsis.construction.order import Body, near_to_far
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.wording import Wording
 from orthopsis.errors import ExerciseError
@@ -117,20 +117,25 @@ def eye_level_behind(scene: Scene) -> list[Segment]:
     return [(at(line, a), at(line, b)) for a, b in seen_of_far_line(solids(scene), line)]
 
 
+def bodies(scene: Scene) -> list[Body]:
+    """Every piece as it will stand on paper. Raises ExerciseError."""
+    return [piece.body(scene.stage(number)) for number, piece in enumerate(scene.exercise.pieces)]
+
+
 def steps(scene: Scene) -> list[Step]:
     """The drawing by ruler and pencil. Raises ExerciseError, NoDrawingOrder."""
     paper = Paper(scene.sheet, scene.wording)
     _lay_out(paper, scene)
     points = _place_points(paper, scene)
     pieces = scene.exercise.pieces
-    bodies = [piece.body(scene.stage(number)) for number, piece in enumerate(pieces)]
-    for number in near_to_far(bodies):
+    standing = bodies(scene)
+    for number in near_to_far(standing):
         first = len(paper.steps)
-        pieces[number].build(paper, scene.stage(number), bodies[number], points)
+        pieces[number].build(paper, scene.stage(number), standing[number], points)
         if not any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
             del paper.steps[first:]
-        paper.nearer.append(bodies[number])
+        paper.nearer.append(standing[number])
     _clean_up(paper)
     return paper.steps
 

@@ -1,0 +1,74 @@
+"""The shelf: a teacher's exercises, saved with a counter so that nothing is overwritten unseen."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from orthopsis.errors import EditConflict, NotFound
+from orthopsis.exercise.document import Exercise
+from orthopsis.exercise.load import to_data
+from orthopsis.school.tables import ExerciseRow, now
+
+
+def exercises(session: Session, teacher_id: int) -> Sequence[ExerciseRow]:
+    """All exercises of the teacher, the last saved first."""
+    query = (
+        select(ExerciseRow)
+        .where(ExerciseRow.teacher_id == teacher_id)
+        .order_by(ExerciseRow.saved_at.desc(), ExerciseRow.id)
+    )
+    return session.scalars(query).all()
+
+
+def exercise(session: Session, teacher_id: int, exercise_id: int) -> ExerciseRow:
+    """One exercise; raises NotFound."""
+    row = session.get(ExerciseRow, exercise_id)
+    if row is None or row.teacher_id != teacher_id:
+        raise NotFound("this exercise does not exist; go back to the shelf")
+    return row
+
+
+def add_exercise(
+    session: Session, teacher_id: int, document: Exercise, set_aside_from: int | None = None
+) -> ExerciseRow:
+    """Put a new exercise on the shelf."""
+    row = ExerciseRow(
+        teacher_id=teacher_id,
+        title=document.title,
+        document=to_data(document),
+        counter=1,
+        set_aside_from=set_aside_from,
+    )
+    session.add(row)
+    session.flush()
+    return row
+
+
+def save_exercise(
+    session: Session, teacher_id: int, exercise_id: int, document: Exercise, counter: int
+) -> ExerciseRow:
+    """Save over the version that was opened; raises EditConflict when there is a newer one.
+
+    The refused document is not lost: it is put on the shelf beside the other. The caller commits
+    it although the save was refused.
+    """
+    row = session.get(ExerciseRow, exercise_id, with_for_update=True)
+    if row is None or row.teacher_id != teacher_id:
+        raise NotFound("this exercise does not exist any more; save it as a new one")
+    if row.document == to_data(document):
+        return row
+    if row.counter != counter:
+        copy = document.model_copy(update={"title": f"{document.title[:100]} (set aside)"})
+        kept = add_exercise(session, teacher_id, copy, set_aside_from=exercise_id)
+        raise EditConflict(
+            f"'{row.title}' was changed in another window. Both are kept: that version stays, and "
+            f"yours is on the shelf as '{kept.title}'.",
+            current_counter=row.counter,
+            kept_copy_id=kept.id,
+        )
+    row.title, row.document = document.title, to_data(document)
+    row.counter, row.saved_at = counter + 1, now()
+    return row

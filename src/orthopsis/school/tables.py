@@ -1,0 +1,159 @@
+"""The tables, as SQLAlchemy classes. Every row names the teacher it belongs to."""
+
+from __future__ import annotations
+
+from datetime import UTC, date, datetime
+from enum import StrEnum
+from typing import Any
+
+from sqlalchemy import JSON, Date, DateTime, ForeignKey, Index, MetaData, String, Text
+from sqlalchemy.dialects.mysql import LONGBLOB
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+
+def now() -> datetime:
+    """This moment in UTC, without a zone, to the second, as the database keeps it."""
+    return datetime.now(UTC).replace(tzinfo=None, microsecond=0)
+
+
+class Understanding(StrEnum):
+    """The mark a teacher gives."""
+
+    SURE = "sure"
+    NEARLY = "nearly"
+    NOT_YET = "not yet"
+
+
+class Base(DeclarativeBase):
+    """All tables; constraint names are fixed so that migrations can speak of them."""
+
+    metadata = MetaData(
+        naming_convention={
+            "ix": "ix_%(table_name)s_%(column_0_N_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_N_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s",
+            "pk": "pk_%(table_name)s",
+        }
+    )
+
+
+class Teacher(Base):
+    """Who owns everything else."""
+
+    __tablename__ = "teacher"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(120))
+
+
+class Owned:
+    """What belongs to a teacher."""
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    teacher_id: Mapped[int] = mapped_column(ForeignKey("teacher.id"), index=True)
+
+
+class SchoolClass(Owned, Base):
+    """A class of pupils."""
+
+    __tablename__ = "school_class"
+
+    name: Mapped[str] = mapped_column(String(60))
+    pupils: Mapped[list[Pupil]] = relationship(order_by="Pupil.name", viewonly=True)
+
+
+class Pupil(Owned, Base):
+    """A pupil of one class."""
+
+    __tablename__ = "pupil"
+
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
+    name: Mapped[str] = mapped_column(String(120))
+
+
+class ExerciseRow(Owned, Base):
+    """An exercise document with a counter that grows at each save.
+
+    `set_aside_from` names the exercise whose newer version refused this one.
+    """
+
+    __tablename__ = "exercise"
+
+    title: Mapped[str] = mapped_column(String(160))
+    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+    counter: Mapped[int] = mapped_column(default=1)
+    set_aside_from: Mapped[int | None] = mapped_column(ForeignKey("exercise.id"))
+    saved_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
+class Lesson(Owned, Base):
+    """An exercise given to a class on a day."""
+
+    __tablename__ = "lesson"
+
+    class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id"))
+    given_on: Mapped[date] = mapped_column(Date)
+    school_class: Mapped[SchoolClass] = relationship(viewonly=True)
+    exercise: Mapped[ExerciseRow] = relationship(viewonly=True)
+
+
+class SheetRow(Owned, Base):
+    """A pupil's sheet handed in for a lesson; whose it is may not be known yet."""
+
+    __tablename__ = "sheet"
+
+    lesson_id: Mapped[int] = mapped_column(ForeignKey("lesson.id"), index=True)
+    pupil_id: Mapped[int | None] = mapped_column(ForeignKey("pupil.id"))
+    file_name: Mapped[str] = mapped_column(String(200))
+    handed_in_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+    lesson: Mapped[Lesson] = relationship(viewonly=True)
+    pupil: Mapped[Pupil | None] = relationship(viewonly=True)
+    verdict: Mapped[VerdictRow | None] = relationship(viewonly=True)
+    mark: Mapped[Mark | None] = relationship(viewonly=True)
+
+
+class SheetPicture(Base):
+    """The photo of a sheet and its straightened picture, apart from the rows that are listed."""
+
+    __tablename__ = "sheet_picture"
+
+    sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id"), primary_key=True)
+    teacher_id: Mapped[int] = mapped_column(ForeignKey("teacher.id"), index=True)
+    photo: Mapped[bytes] = mapped_column(LONGBLOB)
+    photo_type: Mapped[str] = mapped_column(String(20))
+    straight_jpeg: Mapped[bytes | None] = mapped_column(LONGBLOB)
+
+
+class VerdictRow(Owned, Base):
+    """What the judge said of a sheet, and of which version of the exercise."""
+
+    __tablename__ = "verdict"
+
+    sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id"), unique=True)
+    exercise_counter: Mapped[int]
+    record: Mapped[dict[str, Any]] = mapped_column(JSON)
+    judged_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
+class Mark(Owned, Base):
+    """What the teacher says to the pupil."""
+
+    __tablename__ = "mark"
+
+    sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id"), unique=True)
+    understanding: Mapped[str] = mapped_column(String(20))
+    words: Mapped[str] = mapped_column(Text)
+    saved_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
+class Setting(Base):
+    """A named value of the installation, such as what the demo data looked like when made."""
+
+    __tablename__ = "setting"
+
+    name: Mapped[str] = mapped_column(String(60), primary_key=True)
+    value: Mapped[str] = mapped_column(Text)
+
+
+Index("ix_exercise_teacher_saved", ExerciseRow.teacher_id, ExerciseRow.saved_at)
