@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence, Set
 from typing import Any
 
 from pydantic import ValidationError
@@ -38,7 +38,7 @@ def from_data(data: Any) -> Exercise:
     try:
         return Exercise.model_validate(data)
     except ValidationError as error:
-        raise _explained(error) from None
+        raise explained(error.errors(include_url=False)) from None
 
 
 def to_data(exercise: Exercise) -> dict[str, Any]:
@@ -71,12 +71,13 @@ def field_path(location: Sequence[str | int]) -> str:
 _UNION_TAGS = {"OwnSize", "one-point", "two-point"}
 
 
-def _explained(error: ValidationError) -> ExerciseError:
-    found = error.errors(include_url=False)[0]
+def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset()) -> ExerciseError:
+    """The first of pydantic's faults in plain words; `skip` are parts of the path left out."""
+    found = errors[0]
     location = [
         part
         for part in found["loc"]
-        if part not in _UNION_TAGS and not str(part).startswith("literal[")
+        if part not in _UNION_TAGS | skip and not str(part).startswith("literal[")
     ]
     path, message = field_path(location), found["msg"]
     match found["type"]:

@@ -21,6 +21,18 @@ from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 Level = Literal["praise", "fix", "tidy"]
 MOST_SINGLE_LINES = 5
 
+TITLES = {
+    "vp-moved": "A vanishing point of their own",
+    "wrong-point": "A line to the wrong point",
+    "upright-leans": "Uprights that lean",
+    "level-tilts": "Level lines that tilt",
+    "eye-level-tilts": "An eye level that is not level",
+    "line-misses": "Lines that pass beside the vanishing point",
+    "missing-edge": "Edges that were forgotten",
+    "no-sheet": "Photos without a sheet",
+}
+"""Each correction as a heading, for the register."""
+
 
 @dataclass(frozen=True)
 class Finding:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import warnings
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
@@ -17,6 +18,20 @@ MAX_BYTES = 40_000_000
 MAX_PIXELS = 60_000_000
 LEAST_SIDE_PX = 300
 FORMATS = ("JPEG", "PNG")
+PLAIN_INFO = {"jfif", "jfif_version", "jfif_unit", "jfif_density", "dpi"}
+"""What a file may say of itself beside its pixels; anything else is not kept."""
+
+
+@dataclass(frozen=True)
+class Photo:
+    """An opened picture: its grey values, and the file as it may be kept.
+
+    `clean` is turned upright and has no notes on place, time or device in it.
+    """
+
+    grey: Grey
+    clean: bytes
+    media_type: str
 
 
 def open_grey(data: bytes) -> Grey:
@@ -24,6 +39,24 @@ def open_grey(data: bytes) -> Grey:
 
     Raises ImageError for what is too large, broken, or no JPEG or PNG at all.
     """
+    return np.asarray(_upright(data)[0].convert("L"), dtype=np.uint8)
+
+
+def open_photo(data: bytes) -> Photo:
+    """The picture with a copy fit for keeping. Raises ImageError as `open_grey` does."""
+    picture, form, as_sent = _upright(data)
+    grey = np.asarray(picture.convert("L"), dtype=np.uint8)
+    if as_sent:
+        return Photo(grey, data, f"image/{form.lower()}")
+    kept = io.BytesIO()
+    bare = picture.convert("RGB") if picture.mode not in ("L", "RGB") else picture
+    bare.info.clear()
+    bare.save(kept, form, **({"quality": 92} if form == "JPEG" else {}))
+    return Photo(grey, kept.getvalue(), f"image/{form.lower()}")
+
+
+def _upright(data: bytes) -> tuple[Image.Image, str, bool]:
+    """The decoded picture, its format, and whether the file holds nothing but the picture."""
     if len(data) > MAX_BYTES:
         raise ImageError(
             f"the file has {len(data) / 1e6:.0f} MB, more than the {MAX_BYTES // 1_000_000} MB "
@@ -34,8 +67,9 @@ def open_grey(data: bytes) -> Grey:
         try:
             with Image.open(io.BytesIO(data), formats=FORMATS) as picture:
                 _check_size(*picture.size)
-                upright = ImageOps.exif_transpose(picture)
-                return np.asarray(upright.convert("L"), dtype=np.uint8)
+                form = str(picture.format)
+                notes = set(picture.info) - PLAIN_INFO
+                return ImageOps.exif_transpose(picture), form, not notes
         except (UnidentifiedImageError, OSError, SyntaxError, ValueError, EOFError):
             raise ImageError(
                 "this file is not a readable JPEG or PNG picture; take the photo again or save it "

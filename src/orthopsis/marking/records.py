@@ -6,6 +6,7 @@ from typing import Any
 
 from orthopsis.exercise.records import number, point
 from orthopsis.marking.judge import SheetVerdict
+from orthopsis.marking.photo import Grey
 from orthopsis.marking.verdicts import JudgedStroke, MeetingPoint, Verdict
 
 
@@ -44,6 +45,16 @@ def verdict_record(verdict: SheetVerdict) -> dict[str, Any]:
             for f in verdict.findings
         ],
     }
+
+
+def kept_record(verdict: SheetVerdict, grey: Grey) -> dict[str, Any]:
+    """A verdict as it is kept with its sheet.
+
+    `corners_px` are null when no sheet was found; `photo_px` is width and height.
+    """
+    height, width = grey.shape
+    corners = None if verdict.corners is None else [point(c) for c in verdict.corners]
+    return {**verdict_record(verdict), "corners_px": corners, "photo_px": [width, height]}
 
 
 def verdict_text(verdict: SheetVerdict) -> str:

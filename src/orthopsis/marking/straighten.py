@@ -45,6 +45,12 @@ def straighten(grey: Grey, corners: Corners, sheet: Sheet) -> Straightened:
     return Straightened(flat, _darkness(flat), px_per_mm)
 
 
+def as_jpeg(sheet: Straightened) -> bytes:
+    """The straightened sheet as a JPEG for the screen."""
+    _, data = cv2.imencode(".jpg", sheet.grey, [cv2.IMWRITE_JPEG_QUALITY, 85])
+    return bytes(data)
+
+
 def _darkness(flat: Grey) -> NDArray[np.float32]:
     """How much darker than the paper around it each pixel is, 0 to 1."""
     small = cv2.resize(flat, None, fx=0.125, fy=0.125, interpolation=cv2.INTER_AREA)

@@ -1,0 +1,158 @@
+"""Bramblegate School: the exercises, class 8 Rowan, a lesson, and five sheets judged and marked.
+
+All names are invented. The sheets are drawn and photographed by the stand-in and judged by the
+same judge as any other.
+"""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Callable
+from datetime import date, timedelta
+from pathlib import Path
+
+from sqlalchemy import delete, func, select
+from sqlalchemy.orm import Session
+
+from orthopsis.demo.scanner import scan_sheet
+from orthopsis.exercise.load import parse
+from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.marking.judge import check_grey
+from orthopsis.marking.photo import open_grey
+from orthopsis.marking.records import kept_record
+from orthopsis.marking.straighten import as_jpeg
+from orthopsis.school import lessons, shelf
+from orthopsis.school.store import Store
+from orthopsis.school.tables import (
+    Base,
+    ExerciseRow,
+    Lesson,
+    Mark,
+    Pupil,
+    SchoolClass,
+    Setting,
+    SheetRow,
+    Teacher,
+    Understanding,
+)
+
+EXAMPLES = Path(__file__).parents[3] / "examples"
+EXERCISES = ("bell-corner", "seed-crates")
+CLASS_NAME = "8 Rowan"
+PUPILS = (
+    "Ada Thistle", "Bram Fennel", "Cleo Marsh", "Dario Quince",
+    "Edda Sorrel", "Finn Barley", "Greta Plum", "Hugo Larch",
+)  # fmt: skip
+
+SHEETS: tuple[tuple[str, tuple[str, ...], int, Understanding], ...] = (
+    ("Ada Thistle", (), 11, Understanding.SURE),
+    ("Bram Fennel", ("lean",), 12, Understanding.NEARLY),
+    ("Cleo Marsh", ("high-vp",), 13, Understanding.NOT_YET),
+    ("Dario Quince", ("stray", "lean"), 14, Understanding.NEARLY),
+    ("Edda Sorrel", ("wrong-vp",), 15, Understanding.NEARLY),
+)
+"""Pupil, mistakes, seed and the mark given."""
+
+_FINGERPRINT = "demo fingerprint"
+
+
+def is_empty(session: Session) -> bool:
+    """Whether nothing at all has been put into the records yet."""
+    return not session.scalar(select(func.count()).select_from(ExerciseRow))
+
+
+def has_other_work(session: Session) -> bool:
+    """Whether the records hold anything but the demo data as it was made."""
+    if is_empty(session):
+        return False
+    made = session.get(Setting, _FINGERPRINT)
+    return made is None or made.value != _fingerprint(session)
+
+
+def clear(session: Session) -> None:
+    """Take everything out, in the order that the tables hang together."""
+    for table in reversed(Base.metadata.sorted_tables):
+        session.execute(delete(table))
+
+
+def fill(store: Store, tell: Callable[[str], None], today: date) -> None:
+    """Make the demo data. All of it is committed at once, or nothing is."""
+    with store.session() as session:
+        teacher = Teacher(name="Art room, Bramblegate School")
+        session.add(teacher)
+        session.flush()
+        rows = {}
+        for name in EXERCISES:
+            document = parse((EXAMPLES / f"{name}.json").read_bytes())
+            rows[name] = shelf.add_exercise(session, teacher.id, document)
+        group = SchoolClass(teacher_id=teacher.id, name=CLASS_NAME)
+        session.add(group)
+        session.flush()
+        pupils = {name: _pupil(session, teacher.id, group.id, name) for name in PUPILS}
+        row = rows["seed-crates"]
+        lesson = lessons.give_lesson(
+            session, teacher.id, group.id, row.id, today - timedelta(days=4)
+        )
+        scene = resolve(parse((EXAMPLES / "seed-crates.json").read_bytes()))
+        for number, (pupil, mistakes, seed, mark) in enumerate(SHEETS, start=1):
+            tell(f"drawing and judging demo sheet {number} of {len(SHEETS)}")
+            sheet_of = _Sheet(scene, pupil, mistakes, seed, mark)
+            _hand_in(session, teacher.id, lesson, pupils[pupil], sheet_of, row.counter)
+        session.flush()
+        session.add(Setting(name=_FINGERPRINT, value=_fingerprint(session)))
+
+
+class _Sheet:
+    """A pupil's drawn and photographed sheet."""
+
+    def __init__(
+        self,
+        scene: Scene,
+        pupil: str,
+        mistakes: tuple[str, ...],
+        seed: int,
+        understanding: Understanding,
+    ) -> None:
+        self.scene, self.understanding = scene, understanding
+        self.photo, _ = scan_sheet(scene, seed, mistakes, flat=seed == 14)
+        self.file_name = f"{pupil.split()[0].lower()}.jpg"
+
+
+def _hand_in(
+    session: Session, teacher_id: int, lesson: Lesson, pupil: Pupil, sheet: _Sheet, counter: int
+) -> None:
+    row = lessons.hand_in(
+        session, teacher_id, lesson.id, sheet.file_name, sheet.photo, "image/jpeg", pupil.id
+    )
+    session.flush()
+    grey = open_grey(sheet.photo)
+    verdict = check_grey(sheet.scene, grey)
+    flat = as_jpeg(verdict.straightened) if verdict.straightened else None
+    record = kept_record(verdict, grey)
+    lessons.keep_verdict(session, teacher_id, row.id, counter, record, flat)
+    said = [f.message for f in verdict.findings if f.level == "praise"][:1]
+    said += [f.message for f in verdict.findings if f.level == "fix"][:1]
+    lessons.save_mark(session, teacher_id, row.id, pupil.id, sheet.understanding, "\n".join(said))
+
+
+def _pupil(session: Session, teacher_id: int, class_id: int, name: str) -> Pupil:
+    pupil = Pupil(teacher_id=teacher_id, class_id=class_id, name=name)
+    session.add(pupil)
+    session.flush()
+    return pupil
+
+
+def _fingerprint(session: Session) -> str:
+    """Changes whenever an exercise, lesson, sheet, mark or name is added, changed or removed."""
+    parts = [
+        session.execute(query).all()
+        for query in (
+            select(ExerciseRow.id, ExerciseRow.counter).order_by(ExerciseRow.id),
+            select(Lesson.id, Lesson.given_on).order_by(Lesson.id),
+            select(SheetRow.id, SheetRow.pupil_id).order_by(SheetRow.id),
+            select(Mark.id, Mark.saved_at, Mark.words).order_by(Mark.id),
+            select(Pupil.id, Pupil.name).order_by(Pupil.id),
+            select(SchoolClass.id, SchoolClass.name).order_by(SchoolClass.id),
+        )
+    ]
+    return hashlib.sha256(repr(parts).encode()).hexdigest()

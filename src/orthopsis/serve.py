@@ -1,0 +1,196 @@
+"""Run the app: the private database, the schema, demo data when asked for, and the server.
+
+One process holds the folder; a second start says where the first one answers. Whatever was killed
+last time is put right at the next start.
+"""
+
+from __future__ import annotations
+
+import argparse
+import contextlib
+import fcntl
+import json
+import logging
+import os
+import signal
+import socket
+import sys
+import threading
+import time
+from collections.abc import Iterator
+from datetime import date
+from pathlib import Path
+
+from orthopsis.errors import OrthopsisError, SchoolError
+from orthopsis.school.private_db import PrivateDatabase
+
+HOST = "127.0.0.1"
+PORTS_TRIED = 50
+
+
+def tell(message: str) -> None:
+    print(f"  {message}", flush=True)
+
+
+def serve(folder: Path, pages: Path, port: int, *, demo: bool, fresh: bool, yes: bool) -> None:
+    """Serve until stopped. Raises OrthopsisError for what a person can put right."""
+    folder.mkdir(parents=True, exist_ok=True)
+    with _sole_holder(folder):
+        database = PrivateDatabase(folder / "db")
+        starting = _Starting(database)
+        import uvicorn
+
+        from orthopsis.school.store import Store
+        from orthopsis.web.app import create_app
+
+        starting.wait()
+        store = Store(database.url)
+        note = folder / "server.json"
+        try:
+            store.migrate()
+            if demo:
+                _demo_data(store, fresh=fresh, yes=yes)
+            listener = _listen(port)
+            address = f"http://{HOST}:{listener.getsockname()[1]}/"
+            config = uvicorn.Config(
+                create_app(store, pages), log_level="warning", timeout_graceful_shutdown=5
+            )
+            server = uvicorn.Server(config)
+            note.write_text(json.dumps({"pid": os.getpid(), "address": address}))
+            print(f"\nOrthopsis is ready: {address}\nCtrl+C stops it.", flush=True)
+            server.run(sockets=[listener])
+        finally:
+            note.unlink(missing_ok=True)
+            store.close()
+            database.stop()
+    print("Stopped; everything is saved.", flush=True)
+
+
+def stop(folder: Path) -> None:
+    """Stop the server of this folder and its database, wherever they were started."""
+    pid, _ = _running(folder)
+    if pid is not None:
+        os.kill(pid, signal.SIGTERM)
+        for _ in range(400):
+            if not Path(f"/proc/{pid}").exists():
+                break
+            time.sleep(0.05)
+    PrivateDatabase(folder / "db").stop()
+    print("Stopped." if pid is not None else "Nothing was running.")
+
+
+class _Starting:
+    """The database comes up in the background while the program is still being read."""
+
+    def __init__(self, database: PrivateDatabase) -> None:
+        self._error: BaseException | None = None
+        self._thread = threading.Thread(target=self._run, args=(database,))
+        self._thread.start()
+
+    def _run(self, database: PrivateDatabase) -> None:
+        try:
+            database.start()
+        except BaseException as error:
+            self._error = error
+
+    def wait(self) -> None:
+        self._thread.join()
+        if self._error is not None:
+            raise self._error
+
+
+def _demo_data(store: object, *, fresh: bool, yes: bool) -> None:
+    from orthopsis.demo import school
+    from orthopsis.school.store import Store
+
+    assert isinstance(store, Store)
+    with store.session() as session:
+        empty, other_work = school.is_empty(session), school.has_other_work(session)
+    if fresh and not empty:
+        if other_work and not yes:
+            _ask_to_clear()
+        with store.session() as session:
+            school.clear(session)
+        empty = True
+    if empty:
+        school.fill(store, tell, date.today())
+
+
+def _ask_to_clear() -> None:
+    question = (
+        "There is work here beside the demo data. 'demo --fresh' removes all of it.\n"
+        "Type 'remove' to go on, or anything else to keep it: "
+    )
+    try:
+        answer = input(question)
+    except EOFError:
+        answer = ""
+    if answer.strip().lower() != "remove":
+        raise SchoolError("nothing was removed; start again without --fresh to go on working")
+
+
+@contextlib.contextmanager
+def _sole_holder(folder: Path) -> Iterator[None]:
+    with (folder / "lock").open("w") as lock:
+        try:
+            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except BlockingIOError:
+            _, address = _running(folder)
+            where = f"at {address}" if address else "and is still starting"
+            raise SchoolError(f"it is already running {where}") from None
+        yield
+
+
+def _running(folder: Path) -> tuple[int | None, str | None]:
+    try:
+        note = json.loads((folder / "server.json").read_text())
+        command = Path(f"/proc/{note['pid']}/cmdline").read_bytes()
+    except (OSError, ValueError, KeyError):
+        return None, None
+    return (note["pid"], note["address"]) if b"orthopsis.serve" in command else (None, None)
+
+
+def _listen(wished: int) -> socket.socket:
+    for port in range(wished, wished + PORTS_TRIED):
+        listener = socket.socket()
+        listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            listener.bind((HOST, port))
+        except OSError:
+            listener.close()
+            continue
+        if port != wished:
+            tell(f"port {wished} is taken, so {port} is used")
+        return listener
+    raise SchoolError(f"ports {wished} to {wished + PORTS_TRIED - 1} are all taken; free one")
+
+
+def main() -> None:
+    """Entry point of `python -m orthopsis.serve`."""
+    parser = argparse.ArgumentParser(prog="orthopsis serve", description=__doc__)
+    parser.add_argument("--folder", type=Path, required=True, help="where data is kept")
+    parser.add_argument("--pages", type=Path, required=True, help="the built front end")
+    parser.add_argument("--port", type=int, default=8017)
+    parser.add_argument("--demo", action="store_true", help="fill empty records with demo data")
+    parser.add_argument("--fresh", action="store_true", help="make the demo data anew")
+    parser.add_argument("--yes", action="store_true", help="do not ask before removing work")
+    parser.add_argument("--stop", action="store_true", help="stop what runs in the folder")
+    args = parser.parse_args()
+    logging.basicConfig(level=logging.WARNING, format="%(levelname)s %(message)s")
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    try:
+        if args.stop:
+            stop(args.folder)
+        else:
+            serve(
+                args.folder, args.pages, args.port, demo=args.demo, fresh=args.fresh, yes=args.yes
+            )
+    except OrthopsisError as error:
+        print(f"orthopsis: {error}", file=sys.stderr)
+        raise SystemExit(2) from None
+    except KeyboardInterrupt:
+        print("\nStopped; everything is saved.", flush=True)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,74 @@
+"""At the door: only this machine's own names, only our own pages, nothing larger than is taken."""
+
+from __future__ import annotations
+
+from urllib.parse import urlsplit
+
+from starlette.datastructures import Headers, MutableHeaders
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from orthopsis.web.problems import Problem, problem_response
+
+OWN_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
+MAX_BODY_BYTES = 42_000_000
+SAFE_METHODS = frozenset({"GET", "HEAD", "OPTIONS"})
+
+CONTENT_POLICY = (
+    "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
+    "object-src 'none'; frame-src 'self' blob:; frame-ancestors 'self'; base-uri 'none'; "
+    "form-action 'self'"
+)
+
+
+class Guard:
+    """Refuses foreign hosts and foreign pages, and sets the headers that keep a page at home."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        refusal = _refusal(scope["method"], Headers(scope=scope))
+        if refusal is not None:
+            await problem_response(refusal)(scope, receive, send)
+            return
+
+        async def send_with_headers(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                headers = MutableHeaders(scope=message)
+                headers.setdefault("Content-Security-Policy", CONTENT_POLICY)
+                headers.setdefault("X-Content-Type-Options", "nosniff")
+                headers.setdefault("Referrer-Policy", "no-referrer")
+                if scope["path"].startswith("/api/"):
+                    headers.setdefault("Cache-Control", "no-store")
+            await send(message)
+
+        await self.app(scope, receive, send_with_headers)
+
+
+def _refusal(method: str, headers: Headers) -> Problem | None:
+    if _name(headers.get("host", "")) not in OWN_NAMES:
+        return _problem("foreign host", 421, "this server answers only under its own local address")
+    origin = headers.get("origin")
+    if method not in SAFE_METHODS and origin and urlsplit(origin).netloc != headers.get("host"):
+        return _problem("foreign page", 403, "another page may not change anything here")
+    length = headers.get("content-length", "0")
+    if not length.isdigit() or int(length) > MAX_BODY_BYTES:
+        return _problem("too large", 413, "files up to 40 MB are taken; send a smaller one")
+    if method in {"POST", "PUT"} and "content-length" not in headers:
+        return _problem("length unknown", 411, "send the length of the content with it")
+    return None
+
+
+def _problem(title: str, status: int, detail: str) -> Problem:
+    kind = "urn:orthopsis:" + title.replace(" ", "-")
+    return Problem(type=kind, title=title, status=status, detail=detail)
+
+
+def _name(host: str) -> str:
+    try:
+        return urlsplit(f"//{host}").hostname or ""
+    except ValueError:
+        return ""

@@ -1,0 +1,275 @@
+"""What the web sends and takes, typed; the front end's client is generated from it."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from orthopsis.exercise.document import Exercise
+from orthopsis.school.tables import Understanding
+
+XY = tuple[float, float]
+
+
+class Out(BaseModel):
+    """An answer; built from records or from rows."""
+
+    model_config = ConfigDict(from_attributes=True, populate_by_name=True)
+
+
+class SheetOut(Out):
+    width_mm: float
+    height_mm: float
+
+
+class VanishingPointOut(Out):
+    """A vanishing point: its place, or its direction when it lies at infinity."""
+
+    name: str
+    x_mm: float | None = None
+    y_mm: float | None = None
+    direction: XY | None = None
+
+
+class StrokeOut(Out):
+    start: Annotated[XY, Field(alias="from")]
+    end: Annotated[XY, Field(alias="to")]
+    family: str
+    role: Literal["outline", "hidden", "guide"]
+    piece: str | None
+
+
+class DrawingOut(Out):
+    sheet: SheetOut
+    eye_level_mm: float
+    vanishing_points: list[VanishingPointOut]
+    strokes: list[StrokeOut]
+
+
+class ChangeOut(Out):
+    path: list[str | int]
+    value: float
+
+
+class AdviceOut(Out):
+    code: str
+    where: XY
+    number: float
+    message: str
+    remedy: str
+    changes: list[ChangeOut]
+
+
+class StripOut(Out):
+    name: str
+    side: Literal["left", "right"]
+    length_mm: float
+
+
+class FactsOut(Out):
+    lowest_corner_deg: float | None
+    share_in_cone: float
+    strips: list[StripOut]
+
+
+class PictureOut(Out):
+    """A drawing with what follows from it: the eye level behind it, facts and advice."""
+
+    drawing: DrawingOut
+    eye_level: list[tuple[XY, XY]]
+    facts: FactsOut
+    advice: list[AdviceOut]
+    units: Literal["mm", "cm", "in"]
+
+
+class MarkPointOut(Out):
+    name: str
+    at: XY
+
+
+class MeasureOut(Out):
+    zero: str
+    axis: Literal["x", "y", "along"]
+    mm: float
+
+
+class StepStrokeOut(StrokeOut):
+    fate: Literal["keep", "guide", "erase"]
+
+
+class StepOut(Out):
+    number: int
+    title: str
+    piece: str | None
+    instruction: str
+    minutes: float
+    marks: list[MarkPointOut]
+    measures: list[MeasureOut]
+    strokes: list[StepStrokeOut]
+    darkens: list[int]
+    erases: list[int]
+    check: str
+
+
+class StepsOut(Out):
+    steps: list[StepOut]
+
+
+class ShelfItem(Out):
+    """An exercise on the shelf; its cover is drawn from its own document."""
+
+    id: int
+    title: str
+    counter: int
+    saved_at: datetime
+    points: int
+    pieces: int
+    minutes: float | None
+    set_aside_from: int | None
+
+
+class ExerciseOut(Out):
+    id: int
+    counter: int
+    saved_at: datetime
+    document: Exercise
+
+
+class ExerciseIn(BaseModel):
+    """A document to save over the version with this counter."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    counter: int
+    document: Exercise
+
+
+class PupilOut(Out):
+    id: int
+    name: str
+
+
+class ClassOut(Out):
+    id: int
+    name: str
+    pupils: list[PupilOut]
+
+
+class LessonIn(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+    class_id: int
+    exercise_id: int
+    given_on: date
+
+
+class LessonOut(Out):
+    id: int
+    class_id: int
+    class_name: str
+    exercise_id: int
+    exercise_title: str
+    given_on: date
+
+
+class JudgedStrokeOut(Out):
+    start: Annotated[XY, Field(alias="from")]
+    end: Annotated[XY, Field(alias="to")]
+    family: str
+    miss_mm: float | None
+    angle_deg: float | None
+    own_deg: float | None = None
+    verdict: Literal["on", "near", "off", "stray"]
+
+
+class MeetingPointOut(Out):
+    name: str
+    intended_mm: XY
+    found_mm: XY | None
+    lines: int
+
+
+class FindingOut(Out):
+    code: str
+    level: Literal["praise", "fix", "tidy"]
+    where: XY
+    message: str
+
+
+class VerdictOut(Out):
+    """What the judge said; `corners_px` are where the sheet's corners are in the photo."""
+
+    sheet_found: bool
+    strokes: list[JudgedStrokeOut]
+    vanishing_points: list[MeetingPointOut]
+    findings: list[FindingOut]
+    corners_px: list[XY] | None = None
+    photo_px: tuple[int, int] | None = None
+
+
+class MarkIn(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+    pupil_id: int
+    understanding: Understanding
+    words: Annotated[str, Field(max_length=4000)]
+
+
+class MarkOut(Out):
+    understanding: Understanding
+    words: str
+    saved_at: datetime
+
+
+class CornersIn(BaseModel):
+    """Corners set by hand, in pixels of the photo: top left, then clockwise."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    corners_px: Annotated[list[XY], Field(min_length=4, max_length=4)]
+
+
+class PupilSheetOut(Out):
+    """A sheet in the stack."""
+
+    id: int
+    lesson_id: int
+    file_name: str
+    handed_in_at: datetime
+    pupil: PupilOut | None
+    sheet: SheetOut
+    verdict: VerdictOut | None
+    mark: MarkOut | None
+
+
+class RegisterCell(Out):
+    pupil_id: int
+    lesson_id: int
+    sheet_id: int
+    understanding: Understanding | None
+    words: str
+
+
+class CommonFinding(Out):
+    code: str
+    sheets: int
+    title: str
+
+
+class RegisterOut(Out):
+    class_id: int
+    class_name: str
+    lessons: list[LessonOut]
+    pupils: list[PupilOut]
+    cells: list[RegisterCell]
+    unnamed: int
+    commonest: list[CommonFinding]
+
+
+class ServerOut(Out):
+    """Who is at work here."""
+
+    version: str
+    teacher: str

@@ -1,0 +1,115 @@
+"""Every refusal as problem details (RFC 9457): what happened, what was kept, what to do."""
+
+from __future__ import annotations
+
+import logging
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel
+from sqlalchemy.exc import DBAPIError
+from starlette.exceptions import HTTPException
+
+from orthopsis.errors import (
+    EditConflict,
+    ExerciseError,
+    ImageError,
+    NoDrawingOrder,
+    NotFound,
+    OrthopsisError,
+)
+from orthopsis.exercise.load import explained
+
+MEDIA_TYPE = "application/problem+json"
+
+
+class Problem(BaseModel):
+    """RFC 9457 problem details; `field` names the document's field that is at fault."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    field: str | None = None
+    current_counter: int | None = None
+    kept_copy_id: int | None = None
+
+
+def problem_response(problem: Problem) -> JSONResponse:
+    body = problem.model_dump(exclude_none=True)
+    return JSONResponse(body, status_code=problem.status, media_type=MEDIA_TYPE)
+
+
+def install(app: FastAPI) -> None:
+    """Give the app a handler for each kind of error, our own and others'."""
+
+    @app.exception_handler(OrthopsisError)
+    def of_ours(request: Request, error: OrthopsisError) -> JSONResponse:
+        return problem_response(problem_of(error))
+
+    @app.exception_handler(RequestValidationError)
+    def of_validation(request: Request, error: RequestValidationError) -> JSONResponse:
+        return problem_response(problem_of(explained(error.errors(), skip={"body", "query"})))
+
+    @app.exception_handler(HTTPException)
+    def of_http(request: Request, error: HTTPException) -> JSONResponse:
+        title = "not found" if error.status_code == 404 else "request refused"
+        return problem_response(
+            Problem(
+                type=_type(title), title=title, status=error.status_code, detail=str(error.detail)
+            )
+        )
+
+    @app.exception_handler(DBAPIError)
+    def of_database(request: Request, error: DBAPIError) -> JSONResponse:
+        logging.getLogger("orthopsis").error("database: %s", error.orig)
+        detail = (
+            "the records cannot be reached; nothing was changed. Try again in a moment, and "
+            "restart the program if it stays so"
+        )
+        title = "records out of reach"
+        return problem_response(Problem(type=_type(title), title=title, status=503, detail=detail))
+
+    @app.exception_handler(Exception)
+    def of_anything(request: Request, error: Exception) -> JSONResponse:
+        logging.getLogger("orthopsis").exception("unexpected", exc_info=error)
+        title, detail = "unexpected fault", "something went wrong here; nothing was changed"
+        return problem_response(Problem(type=_type(title), title=title, status=500, detail=detail))
+
+
+def problem_of(error: OrthopsisError) -> Problem:
+    """The problem that tells of one of our own errors."""
+    if isinstance(error, ExerciseError):
+        title = "no drawing order" if isinstance(error, NoDrawingOrder) else "exercise refused"
+        return Problem(
+            type=_type(title), title=title, status=422, detail=error.message, field=error.path
+        )
+    if isinstance(error, EditConflict):
+        return Problem(
+            type=_type("newer version"),
+            title="newer version",
+            status=409,
+            detail=str(error),
+            current_counter=error.current_counter,
+            kept_copy_id=error.kept_copy_id,
+        )
+    for kind, title, status in (
+        (NotFound, "not found", 404),
+        (ImageError, "picture refused", 415),
+    ):
+        if isinstance(error, kind):
+            return Problem(type=_type(title), title=title, status=status, detail=str(error))
+    title = "request refused"
+    return Problem(type=_type(title), title=title, status=400, detail=str(error))
+
+
+def _type(title: str) -> str:
+    return "urn:orthopsis:" + title.replace(" ", "-")
+
+
+PROBLEMS: dict[int | str, dict[str, object]] = {
+    "4XX": {"model": Problem, "description": "What was wrong, and the remedy"},
+    "5XX": {"model": Problem, "description": "What could not be done"},
+}
+"""What every route may answer besides its own result."""

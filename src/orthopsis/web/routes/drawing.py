@@ -1,0 +1,59 @@
+"""Drawing is stateless: a document comes in, its picture, steps or pages go out."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from fastapi import APIRouter, Response
+
+from orthopsis.exercise.advice import advice, facts
+from orthopsis.exercise.document import Exercise
+from orthopsis.exercise.records import drawing_record, point, steps_record
+from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve, steps
+from orthopsis.handout.pages import handout_pdf
+from orthopsis.web.models import PictureOut, StepsOut
+from orthopsis.web.problems import PROBLEMS
+
+router = APIRouter(prefix="/api", tags=["drawing"], responses=PROBLEMS)
+
+
+@router.post("/picture")
+def draw_picture(exercise: Exercise) -> PictureOut:
+    """The drawing of a document, with facts and advice."""
+    return PictureOut.model_validate(picture_record(resolve(exercise)))
+
+
+@router.post("/steps")
+def make_steps(exercise: Exercise) -> StepsOut:
+    """The ruler-and-pencil steps of a document."""
+    return StepsOut.model_validate(steps_record(steps(resolve(exercise))))
+
+
+@router.post(
+    "/handout",
+    response_class=Response,
+    responses={200: {"content": {"application/pdf": {"schema": {"type": "string"}}}}},
+)
+def print_handout(exercise: Exercise) -> Response:
+    """Steps and answer key as PDF."""
+    return pdf(exercise)
+
+
+def pdf(exercise: Exercise) -> Response:
+    name = "".join(c if c.isascii() and c.isalnum() else "-" for c in exercise.title.lower())
+    return Response(
+        handout_pdf(resolve(exercise)),
+        media_type="application/pdf",
+        headers={"Content-Disposition": f'inline; filename="{name}.pdf"'},
+    )
+
+
+def picture_record(scene: Scene) -> dict[str, Any]:
+    strokes = picture(scene)
+    return {
+        "drawing": drawing_record(scene, strokes),
+        "eye_level": [(point(a), point(b)) for a, b in eye_level_behind(scene)],
+        "facts": facts(scene, strokes),
+        "advice": advice(scene, strokes),
+        "units": scene.wording.units,
+    }
