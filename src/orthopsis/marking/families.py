@@ -18,6 +18,7 @@ NEAR_MM = 4.0
 NEAR_DEG = 6.0
 WRONG_DEG = 35.0
 BY_GEOMETRY_DEG = 2.0
+LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
 
 
 @dataclass(frozen=True)
@@ -70,7 +71,7 @@ def assign(
 def family_goals(scene: Scene) -> dict[str, Point]:
     """Where the lines of each family should lead."""
     goals = {vp.name: vp.at for vp in scene.vanishing_points}
-    return {**goals, VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
+    return {**goals, **LEVEL_GOALS}
 
 
 def support(assigned: Sequence[Assigned], expected: Sequence[Expected]) -> float:

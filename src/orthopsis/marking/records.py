@@ -5,9 +5,11 @@ from __future__ import annotations
 from typing import Any
 
 from orthopsis.exercise.records import number, point
+from orthopsis.marking.families import LEVEL_GOALS
 from orthopsis.marking.judge import SheetVerdict
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.verdicts import JudgedStroke, MeetingPoint, Verdict
+from orthopsis.perspective.plane import Point, direction
 
 
 def stroke_record(line: JudgedStroke) -> dict[str, Any]:
@@ -48,13 +50,38 @@ def verdict_record(verdict: SheetVerdict) -> dict[str, Any]:
 
 
 def kept_record(verdict: SheetVerdict, grey: Grey) -> dict[str, Any]:
-    """A verdict as it is kept with its sheet.
+    """A verdict as it is kept with its sheet, with what the screen shows beside each line.
 
-    `corners_px` are null when no sheet was found; `photo_px` is width and height.
+    `true` is the true line through a line's middle, null for a stray; `corners_px` are null when no
+    sheet was found; `photo_px` is width and height.
     """
     height, width = grey.shape
     corners = None if verdict.corners is None else [point(c) for c in verdict.corners]
-    return {**verdict_record(verdict), "corners_px": corners, "photo_px": [width, height]}
+    goals = {**LEVEL_GOALS, **{p.name: p.intended for p in verdict.points}}
+    strokes = [
+        {**stroke_record(line), "true": _true_line(line, goals.get(line.family))}
+        for line in verdict.strokes
+    ]
+    return {
+        **verdict_record(verdict),
+        "strokes": strokes,
+        "corners_px": corners,
+        "photo_px": [width, height],
+    }
+
+
+def _true_line(line: JudgedStroke, goal: Point | None) -> list[list[float]] | None:
+    """As long as the pupil's line, through its middle, toward its point."""
+    if goal is None:
+        return None
+    found = line.assigned.found
+    middle = Point(*found.middle)
+    dx, dy = direction(middle, goal)
+    half = found.length_mm / 2
+    return [
+        point((middle.x - dx * half, middle.y - dy * half)),
+        point((middle.x + dx * half, middle.y + dy * half)),
+    ]
 
 
 def verdict_text(verdict: SheetVerdict) -> str:

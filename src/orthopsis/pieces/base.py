@@ -14,6 +14,7 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.errors import ExerciseError
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.view import View
 from orthopsis.picture.solid import Solid
@@ -55,6 +56,17 @@ class Stage:
             ) from None
 
 
+@dataclass(frozen=True)
+class Grip:
+    """Where a cut can be taken hold of: its mark `at`, on the way from `start` to `goal`."""
+
+    field: str
+    way: str
+    start: Point
+    goal: Point
+    at: Point
+
+
 class Piece(Measures):
     """A thing on the sheet. `standing` decides what hides what; it never moves a line."""
 
@@ -72,6 +84,10 @@ class Piece(Measures):
     @abstractmethod
     def solids(self, stage: Stage) -> list[Solid]:
         """The piece in eye space. Raises ExerciseError where its measures make no solid."""
+
+    @abstractmethod
+    def grips(self, stage: Stage) -> list[Grip]:
+        """The cuts of the piece, for taking hold of them on the sheet."""
 
     @abstractmethod
     def body(self, stage: Stage) -> Body:

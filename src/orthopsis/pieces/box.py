@@ -19,7 +19,7 @@ from orthopsis.perspective.plane import UPRIGHT, Point, distance, join, meet, pa
 from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL, eye_space
 from orthopsis.picture.solid import Solid, prism
-from orthopsis.pieces.base import Length, Measures, Millimetres, Piece, Stage
+from orthopsis.pieces.base import Grip, Length, Measures, Millimetres, Piece, Stage
 from orthopsis.pieces.box_shape import box_body
 from orthopsis.pieces.box_steps import construct_from_edge, construct_from_front
 from orthopsis.pieces.cut import Cut, check_share, share_on_paper
@@ -194,6 +194,21 @@ class Box(Piece):
                 (right[1], near_of[1]), (back[1], near_of[2]),
             ),
         )  # fmt: skip
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        """The depth of a front, or the left and right cuts of an edge."""
+        vps = [vp.at for vp in stage.view.vanishing_points]
+        if self.front is not None and self.depth is not None:
+            corner = self.depth_corner(vps[0])
+            start = self.front.corners[corner]
+            place = self.depth.place_on_paper(start, vps[0], stage.view, corner in (0, 3))
+            return [Grip("depth", self.depth.way, start, vps[0], place)]
+        grips = []
+        for side, vp in zip(("left", "right"), vps, strict=True):
+            start = self.cut_start(side, stage.view.eye_level_mm)
+            place = self.cut(side).place_on_paper(start, vp, stage.view, vp.x > start.x)
+            grips.append(Grip(side, self.cut(side).way, start, vp, place))
+        return grips
 
     def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
         """Front first, guide lines, cuts, back corners, then what to erase and darken."""

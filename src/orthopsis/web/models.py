@@ -74,14 +74,26 @@ class FactsOut(Out):
     strips: list[StripOut]
 
 
+class GripOut(Out):
+    """A cut's mark on the sheet, to be taken hold of, on the way from start to goal."""
+
+    piece: str
+    field: Literal["depth", "left", "right"]
+    way: Literal["x_mm", "fraction", "along_mm", "true_mm"]
+    start: XY
+    goal: XY
+    at: XY
+
+
 class PictureOut(Out):
-    """A drawing with what follows from it: the eye level behind it, facts and advice."""
+    """A drawing with what follows from it: the eye level behind it, facts, advice, grips."""
 
     drawing: DrawingOut
     eye_level: list[tuple[XY, XY]]
     facts: FactsOut
     advice: list[AdviceOut]
     units: Literal["mm", "cm", "in"]
+    grips: list[GripOut]
 
 
 class MarkPointOut(Out):
@@ -181,6 +193,7 @@ class JudgedStrokeOut(Out):
     miss_mm: float | None
     angle_deg: float | None
     own_deg: float | None = None
+    true: tuple[XY, XY] | None = None
     verdict: Literal["on", "near", "off", "stray"]
 
 

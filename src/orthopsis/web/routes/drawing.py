@@ -56,4 +56,16 @@ def picture_record(scene: Scene) -> dict[str, Any]:
         "facts": facts(scene, strokes),
         "advice": advice(scene, strokes),
         "units": scene.wording.units,
+        "grips": [
+            {
+                "piece": piece.id,
+                "field": grip.field,
+                "way": grip.way,
+                "start": point(grip.start.xy),
+                "goal": point(grip.goal.xy),
+                "at": point(grip.at.xy),
+            }
+            for number, piece in enumerate(scene.exercise.pieces)
+            for grip in piece.grips(scene.stage(number))
+        ],
     }

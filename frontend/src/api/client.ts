@@ -1,0 +1,68 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type Exercise = Schemas["Exercise"];
+export type Box = Schemas["Box"];
+export type Cut = Schemas["Cut"];
+export type Picture = Schemas["PictureOut"];
+export type Stroke = Schemas["StrokeOut"];
+export type Step = Schemas["StepOut"];
+export type Advice = Schemas["AdviceOut"];
+export type Grip = Schemas["GripOut"];
+export type ShelfItem = Schemas["ShelfItem"];
+export type PupilSheet = Schemas["PupilSheetOut"];
+export type Verdict = Schemas["VerdictOut"];
+export type JudgedStroke = Schemas["JudgedStrokeOut"];
+export type MeetingPoint = Schemas["MeetingPointOut"];
+export type Finding = Schemas["FindingOut"];
+export type SchoolClass = Schemas["ClassOut"];
+export type Lesson = Schemas["LessonOut"];
+export type Understanding = Schemas["Understanding"];
+export type Problem = Schemas["Problem"];
+export type XY = [number, number];
+
+/** A refusal in the server's own words, or the news that it could not be reached. */
+export class Refusal extends Error {
+  readonly problem: Problem;
+
+  constructor(problem: Problem) {
+    super(problem.detail);
+    this.problem = problem;
+  }
+
+  get unreachable(): boolean {
+    return this.problem.status === 0;
+  }
+}
+
+const UNREACHABLE: Problem = {
+  type: "urn:orthopsis:unreachable",
+  title: "not reachable",
+  status: 0,
+  detail: "The program does not answer. Is it still running? Your work is kept on this page.",
+};
+
+export const api = createClient<paths>({ baseUrl: location.origin });
+
+type Answer<Data> = { data?: Data; error?: unknown; response: Response };
+
+/** The data of an answer; throws a Refusal for anything else. */
+export async function answered<Data>(asked: Promise<Answer<Data>>): Promise<Data> {
+  let answer: Answer<Data>;
+  try {
+    answer = await asked;
+  } catch (fault) {
+    if (fault instanceof DOMException && fault.name === "AbortError") throw fault;
+    throw new Refusal(UNREACHABLE);
+  }
+  if (answer.data !== undefined) return answer.data;
+  const problem = answer.error as Partial<Problem> | undefined;
+  throw new Refusal({
+    ...UNREACHABLE,
+    title: "refused",
+    detail: `The program answered with ${answer.response.status}.`,
+    status: answer.response.status,
+    ...problem,
+  });
+}

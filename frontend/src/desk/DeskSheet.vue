@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { XY } from "@/api/client";
+import { formatMeasure, type Units } from "@/ui/measures";
+import DeskRuler from "./DeskRuler.vue";
+import { familyColour, pointSign } from "./lines";
+import { useDesk, type Fit } from "./useDesk";
+
+/** A sheet of paper on the desk: rulers, strips for far points, and what is drawn in the slot. */
+const props = defineProps<{
+  width: number;
+  height: number;
+  eyeLevel: number;
+  points: { name: string; x_mm: number; y_mm: number }[];
+  units: Units;
+  fit?: Fit;
+  label: string;
+  flags?: { axis: "x" | "y"; mm: number }[];
+  plain?: boolean;
+}>();
+const emit = defineEmits<{ paper: [place: XY] }>();
+
+const { hold, viewBox, mmPerPx, toSheet } = useDesk(
+  () => ({
+    width: props.width,
+    height: props.height,
+    points: props.points.map((p): XY => [p.x_mm, p.y_mm]),
+  }),
+  () => props.fit ?? "sheet",
+);
+defineExpose({ toSheet });
+
+const STRIP_MM = 24;
+/** Strips of paper taped on at the side where a point lies outside. */
+const strips = computed(() =>
+  props.points
+    .filter((p) => p.x_mm < 0 || p.x_mm > props.width)
+    .map((p) => {
+      const out = p.x_mm < 0 ? -p.x_mm : p.x_mm - props.width;
+      const inner = p.x_mm < 0 ? 0 : props.width;
+      const tip = p.x_mm < 0 ? p.x_mm - 10 : p.x_mm + 10;
+      return { name: p.name, x: Math.min(inner, tip), width: out + 10, y: p.y_mm, inner, out };
+    }),
+);
+const flagsX = computed(() => (props.flags ?? []).filter((f) => f.axis === "x").map((f) => f.mm));
+const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").map((f) => f.mm));
+</script>
+
+<template>
+  <svg
+    :ref="hold"
+    class="desk"
+    :viewBox="viewBox"
+    preserveAspectRatio="xMidYMid meet"
+    role="group"
+    :aria-label="label"
+  >
+    <g v-for="strip in strips" :key="strip.name" class="strip">
+      <rect :x="strip.x" :y="strip.y - STRIP_MM / 2" :width="strip.width" :height="STRIP_MM" />
+      <rect
+        class="tape"
+        :x="strip.inner - 5"
+        :y="strip.y - STRIP_MM / 2 - 3"
+        width="10"
+        :height="STRIP_MM + 6"
+      />
+      <line
+        :x1="strip.x"
+        :x2="strip.x + strip.width"
+        :y1="eyeLevel"
+        :y2="eyeLevel"
+        stroke="#6a6e75"
+        :stroke-width="mmPerPx"
+      />
+      <title>Strip for {{ strip.name }}, {{ formatMeasure(strip.out, units) }} long</title>
+    </g>
+    <rect
+      class="paper"
+      x="0"
+      y="0"
+      :width="width"
+      :height="height"
+      @pointerdown="emit('paper', toSheet($event))"
+    />
+    <template v-if="!plain">
+      <desk-ruler :length="width" :units="units" :mm-per-px="mmPerPx" :flags="flagsX" />
+      <desk-ruler :length="height" :units="units" :mm-per-px="mmPerPx" :flags="flagsY" upright />
+    </template>
+    <slot :mm-per-px="mmPerPx" :to-sheet="toSheet" />
+    <g v-for="point in points" :key="point.name" class="point" pointer-events="none">
+      <polygon
+        :points="pointSign(point.name, [point.x_mm, point.y_mm], 5 * mmPerPx)"
+        :fill="familyColour(point.name)"
+      />
+      <text
+        :x="point.x_mm"
+        :y="point.y_mm - 10 * mmPerPx"
+        :font-size="13 * mmPerPx"
+        :fill="familyColour(point.name)"
+        text-anchor="middle"
+      >
+        {{ point.name }}
+      </text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.desk {
+  display: block;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  touch-action: none;
+}
+.paper,
+.strip rect {
+  fill: var(--paper);
+  filter: drop-shadow(0 1px 2px rgb(35 39 46 / 25%));
+}
+.strip .tape {
+  fill: #d9d2b8;
+  opacity: 0.75;
+  filter: none;
+}
+.point text {
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { nextTick, ref, watch } from "vue";
+import type { Step } from "@/api/client";
+import DrawnLines from "./DrawnLines.vue";
+import { linesAfter } from "./lines";
+
+/** The steps as a strip of small sheets; choosing one shows the sheet at that moment. */
+const props = defineProps<{
+  steps: readonly Step[];
+  width: number;
+  height: number;
+  /** The chosen step from 1, or 0 for the finished drawing. */
+  chosen: number;
+}>();
+const emit = defineEmits<{ choose: [number: number] }>();
+
+const strip = ref<HTMLElement | null>(null);
+watch(
+  () => props.chosen,
+  async (number) => {
+    await nextTick();
+    strip.value
+      ?.querySelector(`[data-step="${number}"]`)
+      ?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  },
+);
+</script>
+
+<template>
+  <div ref="strip" class="strip" role="group" aria-label="Run-through of the steps">
+    <button
+      v-for="step in steps"
+      :key="step.number"
+      type="button"
+      class="step"
+      :class="{ chosen: chosen === step.number }"
+      :data-step="step.number"
+      :aria-pressed="chosen === step.number"
+      :title="step.title"
+      @click="emit('choose', step.number)"
+    >
+      <svg :viewBox="`0 0 ${width} ${height}`" aria-hidden="true">
+        <rect :width="width" :height="height" fill="var(--paper)" />
+        <drawn-lines :lines="linesAfter(steps, step.number)" :mm-per-px="width / 110" />
+      </svg>
+      <span>{{ step.number }}. {{ step.title }}</span>
+    </button>
+    <button
+      v-if="steps.length"
+      type="button"
+      class="step whole"
+      :class="{ chosen: chosen === 0 }"
+      data-step="0"
+      :aria-pressed="chosen === 0"
+      @click="emit('choose', 0)"
+    >
+      <span>Finished drawing</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  gap: 8px;
+  padding: 8px 16px 12px;
+  overflow-x: auto;
+}
+.step {
+  display: grid;
+  gap: 4px;
+  flex: none;
+  width: 118px;
+  padding: 4px;
+  border: 2px solid transparent;
+  border-radius: 6px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 12px;
+  line-height: 1.2;
+  text-align: left;
+  cursor: pointer;
+}
+.step svg {
+  width: 100%;
+  max-height: 76px;
+  box-shadow: var(--shadow);
+}
+.step span {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+}
+.whole {
+  align-content: center;
+  width: 84px;
+  text-align: center;
+}
+.chosen {
+  border-color: var(--action);
+  background: var(--action-soft);
+}
+</style>

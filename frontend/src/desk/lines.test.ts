@@ -1,0 +1,54 @@
+import { expect, test } from "vitest";
+import type { Step } from "@/api/client";
+import { finishedLines, linesAfter } from "./lines";
+
+function step(number: number, count: number, more: Partial<Step> = {}): Step {
+  return {
+    number,
+    title: `step ${number}`,
+    piece: "crate",
+    instruction: "",
+    minutes: 1,
+    marks: [],
+    measures: [],
+    check: "",
+    darkens: [],
+    erases: [],
+    strokes: Array.from({ length: count }, () => ({
+      from: [0, 0],
+      to: [1, 1],
+      family: "VP1",
+      role: "guide",
+      piece: "crate",
+      fate: "guide",
+    })),
+    ...more,
+  };
+}
+
+const steps = [step(1, 1), step(2, 2), step(3, 0, { erases: [0], darkens: [2] }), step(4, 1)];
+
+test("a step's own lines are new, earlier ones light", () => {
+  expect(linesAfter(steps, 2).map((line) => line.state)).toEqual(["light", "new", "new"]);
+});
+
+test("what is erased is struck in its step and gone after it; what is darkened stays dark", () => {
+  expect(linesAfter(steps, 3).map((line) => line.state)).toEqual(["struck", "light", "dark"]);
+  expect(linesAfter(steps, 4).map((line) => line.state)).toEqual(["light", "dark", "new"]);
+});
+
+test("there is nothing before the first step", () => {
+  expect(linesAfter(steps, 0)).toEqual([]);
+});
+
+test("hidden edges are drawn only when asked for", () => {
+  const strokes = (["outline", "hidden", "guide"] as const).map((role) => ({
+    from: [0, 0] as [number, number],
+    to: [1, 0] as [number, number],
+    family: "horizontal",
+    role,
+    piece: "crate",
+  }));
+  expect(finishedLines(strokes, false)).toHaveLength(1);
+  expect(finishedLines(strokes, true).map((line) => line.state)).toEqual(["dark", "hidden"]);
+});

@@ -1,0 +1,85 @@
+import type { Step, Stroke, XY } from "@/api/client";
+
+/** How a line looks at one moment of the construction. */
+export type LineState = "new" | "light" | "dark" | "struck" | "hidden";
+
+export interface DeskLine {
+  key: string;
+  stroke: Pick<Stroke, "from" | "to" | "family" | "piece">;
+  state: LineState;
+  fate?: "keep" | "guide" | "erase";
+}
+
+/** Every line on the sheet after a step (from 1); lines erased before it are gone. */
+export function linesAfter(steps: readonly Step[], number: number): DeskLine[] {
+  const now = steps[number - 1];
+  if (!now) return [];
+  const gone = new Set(steps.slice(0, number - 1).flatMap((step) => step.erases));
+  const dark = new Set(steps.slice(0, number).flatMap((step) => step.darkens));
+  const struck = new Set(now.erases);
+  const lines: DeskLine[] = [];
+  let position = 0;
+  for (const step of steps.slice(0, number)) {
+    for (const stroke of step.strokes) {
+      const state: LineState = struck.has(position)
+        ? "struck"
+        : dark.has(position)
+          ? "dark"
+          : step === now
+            ? "new"
+            : "light";
+      if (!gone.has(position)) {
+        lines.push({ key: `${step.number}-${position}`, stroke, state, fate: stroke.fate });
+      }
+      position += 1;
+    }
+  }
+  return lines;
+}
+
+/** The finished drawing, with its hidden edges when they are asked for. */
+export function finishedLines(strokes: readonly Stroke[], withHidden: boolean): DeskLine[] {
+  return strokes
+    .filter((stroke) => stroke.role === "outline" || (withHidden && stroke.role === "hidden"))
+    .map((stroke, i) => ({
+      key: `f-${i}`,
+      stroke,
+      state: stroke.role === "hidden" ? ("hidden" as const) : ("dark" as const),
+    }));
+}
+
+/** The colour of a family on paper, as a CSS value. */
+export function familyColour(family: string): string {
+  const short = family.split(":").at(-1);
+  return short === "VP1" || short === "VP2" || short === "VP3"
+    ? `var(--${short.toLowerCase()})`
+    : "#6a6e75";
+}
+
+/** Corners of a point's sign, so that colour is never the only one: ◂ ▸ ▴. */
+export function pointSign(name: string, [x, y]: XY, radius: number): string {
+  const shapes: Record<string, XY[]> = {
+    VP1: [
+      [-1, 0],
+      [0.8, -1],
+      [0.8, 1],
+    ],
+    VP2: [
+      [1, 0],
+      [-0.8, -1],
+      [-0.8, 1],
+    ],
+    VP3: [
+      [0, -1],
+      [-1, 0.8],
+      [1, 0.8],
+    ],
+  };
+  const shape = shapes[name.split(":").at(-1) ?? ""] ?? [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ];
+  return shape.map(([dx, dy]) => `${x + dx * radius},${y + dy * radius}`).join(" ");
+}

@@ -1,0 +1,75 @@
+import { computed, onBeforeUnmount, onMounted, ref, toValue, type MaybeRefOrGetter } from "vue";
+import type { XY } from "@/api/client";
+
+export type Fit = "sheet" | "points";
+
+export interface DeskContent {
+  width: number;
+  height: number;
+  /** Places that the fit "points" takes in, in sheet mm. */
+  points: XY[];
+}
+
+const RULER_PX = 30;
+const MARGIN_PX = 18;
+
+/** The view of the desk in sheet millimetres, and the way from the screen to the sheet. */
+export function useDesk(content: MaybeRefOrGetter<DeskContent>, fit: MaybeRefOrGetter<Fit>) {
+  const svg = ref<SVGSVGElement | null>(null);
+  const size = ref<XY>([800, 500]);
+  let observer: ResizeObserver | null = null;
+  onMounted(() => {
+    observer = new ResizeObserver(([entry]) => {
+      if (entry) size.value = [entry.contentRect.width || 1, entry.contentRect.height || 1];
+    });
+    if (svg.value) observer.observe(svg.value);
+  });
+  onBeforeUnmount(() => observer?.disconnect());
+
+  /** Left, top, right, bottom of what is to be seen, in mm. */
+  const bounds = computed(() => {
+    const { width, height, points } = toValue(content);
+    let [left, top, right, bottom] = [0, 0, width, height];
+    if (toValue(fit) === "points") {
+      for (const [x, y] of points) {
+        left = Math.min(left, x - 12);
+        right = Math.max(right, x + 12);
+        top = Math.min(top, y - 12);
+        bottom = Math.max(bottom, y + 12);
+      }
+    }
+    return { left, top, right, bottom };
+  });
+
+  /** Millimetres of paper to a screen pixel. */
+  const mmPerPx = computed(() => {
+    const [w, h] = size.value;
+    const { left, top, right, bottom } = bounds.value;
+    const across = Math.max(50, w - RULER_PX - 2 * MARGIN_PX);
+    const down = Math.max(50, h - RULER_PX - 2 * MARGIN_PX);
+    return Math.max((right - left) / across, (bottom - top) / down);
+  });
+
+  const viewBox = computed(() => {
+    const [w, h] = size.value;
+    const mm = mmPerPx.value;
+    const { left, top, right, bottom } = bounds.value;
+    const x = (left + right) / 2 - ((w + RULER_PX) / 2) * mm;
+    const y = (top + bottom) / 2 - ((h + RULER_PX) / 2) * mm;
+    return `${x} ${y} ${w * mm} ${h * mm}`;
+  });
+
+  function toSheet(event: { clientX: number; clientY: number }): XY {
+    const matrix = svg.value?.getScreenCTM()?.inverse();
+    if (!matrix) return [0, 0];
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+    return [at.x, at.y];
+  }
+
+  /** Hands over the svg element once it is there. */
+  function hold(element: unknown) {
+    svg.value = element instanceof SVGSVGElement ? element : null;
+  }
+
+  return { hold, viewBox, mmPerPx, toSheet };
+}

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { JudgedStroke, MeetingPoint, XY } from "@/api/client";
+import { familyColour } from "@/desk/lines";
+
+/** Where every line of a family lands around its vanishing point, with rings in millimetres. */
+const props = defineProps<{
+  point: MeetingPoint;
+  strokes: readonly JudgedStroke[];
+  chosen: number | null;
+}>();
+const emit = defineEmits<{ choose: [index: number] }>();
+
+const RINGS = [5, 10, 20];
+const REACH = 24;
+/** The rings grow until most lines are seen to land within them. */
+const zoom = computed(() => {
+  const misses = landing.value.map((one) => one.stroke.miss_mm ?? 0).sort((a, b) => a - b);
+  const usual = misses[Math.floor(misses.length * 0.8)] ?? 0;
+  return [1, 2, 4, 8].find((factor) => usual < 18 * factor) ?? 8;
+});
+const landing = computed(() =>
+  props.strokes.flatMap((stroke, index) => {
+    if (stroke.family !== props.point.name) return [];
+    const [[x0, y0], [x1, y1]] = [stroke.from, stroke.to];
+    const [vx, vy] = props.point.intended_mm;
+    const size = Math.hypot(x1 - x0, y1 - y0) || 1;
+    const far = (Math.hypot(x0 - vx, y0 - vy) + 400) / size;
+    const shift = ([x, y]: XY): XY => [x - vx, y - vy];
+    return [
+      {
+        index,
+        stroke,
+        from: shift([x0 - (x1 - x0) * far, y0 - (y1 - y0) * far]),
+        to: shift([x1 + (x1 - x0) * far, y1 + (y1 - y0) * far]),
+      },
+    ];
+  }),
+);
+const found = computed<XY | null>(() => {
+  const at = props.point.found_mm;
+  const [vx, vy] = props.point.intended_mm;
+  return at ? [at[0] - vx, at[1] - vy] : null;
+});
+const words = computed(() => {
+  if (!found.value) return `${props.point.lines} lines; too few to tell where they meet`;
+  const miss = Math.hypot(...found.value);
+  return `${props.point.lines} lines meet ${miss.toFixed(1)} mm from it`;
+});
+const clip = computed(() => `target-${props.point.name.replace(/\W/g, "")}`);
+</script>
+
+<template>
+  <figure class="target">
+    <svg
+      :viewBox="`${-REACH * zoom} ${-REACH * zoom} ${2 * REACH * zoom} ${2 * REACH * zoom}`"
+      role="img"
+      :aria-label="`Landing target of ${point.name}: ${words}`"
+    >
+      <clipPath :id="clip"><circle :r="REACH * zoom" /></clipPath>
+      <circle :r="REACH * zoom" class="ground" />
+      <g :clip-path="`url(#${clip})`">
+        <line
+          v-for="one in landing"
+          :key="one.index"
+          :x1="one.from[0]"
+          :y1="one.from[1]"
+          :x2="one.to[0]"
+          :y2="one.to[1]"
+          :class="['landing', one.stroke.verdict, { chosen: one.index === chosen }]"
+          @click="emit('choose', one.index)"
+        />
+      </g>
+      <g v-for="ring in RINGS" :key="ring">
+        <circle :r="ring * zoom" class="ring" />
+        <text :y="-ring * zoom - 0.6 * zoom" :font-size="3 * zoom">{{ ring * zoom }}</text>
+      </g>
+      <path
+        :d="`M${-2 * zoom} 0 H${2 * zoom} M0 ${-2 * zoom} V${2 * zoom}`"
+        class="cross"
+        :stroke="familyColour(point.name)"
+      />
+      <path
+        v-if="found"
+        :transform="`translate(${found[0]} ${found[1]})`"
+        :d="`M0 ${-1.6 * zoom} L${1.6 * zoom} 0 L0 ${1.6 * zoom} L${-1.6 * zoom} 0 Z`"
+        class="found"
+      />
+    </svg>
+    <figcaption>
+      <strong>{{ point.name }}</strong>
+      <span>{{ words }}</span>
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.target {
+  margin: 0;
+  width: 150px;
+}
+svg {
+  display: block;
+  width: 150px;
+  height: 150px;
+}
+.ground {
+  fill: #fffdf7;
+}
+.ring {
+  fill: none;
+  stroke: #6a6e75;
+  stroke-width: 0.8px;
+  vector-effect: non-scaling-stroke;
+}
+text {
+  fill: #50545b;
+  text-anchor: middle;
+}
+.landing {
+  stroke-width: 1.6px;
+  vector-effect: non-scaling-stroke;
+  cursor: pointer;
+}
+.landing.on {
+  stroke: #2b6e4f;
+}
+.landing.near {
+  stroke: #7a5c00;
+  stroke-dasharray: 9 4;
+}
+.landing.off {
+  stroke: #b3261e;
+  stroke-dasharray: 1.5 4;
+  stroke-width: 2.4px;
+}
+.landing.chosen {
+  stroke-width: 4px;
+}
+.cross {
+  stroke-width: 2.5px;
+  vector-effect: non-scaling-stroke;
+}
+.found {
+  fill: #23272e;
+}
+figcaption {
+  font-size: 13px;
+  line-height: 1.3;
+}
+figcaption strong {
+  margin-right: 6px;
+}
+</style>

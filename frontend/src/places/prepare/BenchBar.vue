@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { NButton } from "naive-ui";
+import { computed } from "vue";
+import { useRouter } from "vue-router";
+import KeysHelp from "@/ui/KeysHelp.vue";
+import type { SaveState } from "./useAutosave";
+
+/** Above the desk: where we are, how it is shown, whether it is saved, and where it goes next. */
+const props = defineProps<{
+  id: number;
+  title: string;
+  state: SaveState;
+  canUndo: boolean;
+  canRedo: boolean;
+}>();
+const emit = defineEmits<{ undo: []; redo: []; save: [] }>();
+const fit = defineModel<"sheet" | "points">("fit", { required: true });
+const guides = defineModel<boolean>("guides", { required: true });
+const hidden = defineModel<boolean>("hidden", { required: true });
+const router = useRouter();
+
+const saveWords = computed(() => {
+  switch (props.state.kind) {
+    case "saved":
+      return "Saved";
+    case "saving":
+      return "Saving…";
+    default:
+      return props.state.message;
+  }
+});
+const troubled = computed(() => props.state.kind !== "saved" && props.state.kind !== "saving");
+</script>
+
+<template>
+  <header class="bar">
+    <h1>{{ title }}</h1>
+    <span class="saved" :class="{ troubled }" role="status">{{ saveWords }}</span>
+    <template v-if="state.kind === 'conflict'">
+      <router-link :to="`/prepare/${state.keptCopyId}`">Open yours</router-link>
+      <a href="">Open the other version</a>
+    </template>
+    <span class="space" />
+    <div class="group" role="group" aria-label="Show">
+      <button
+        type="button"
+        :aria-pressed="fit === 'points'"
+        @click="fit = fit === 'points' ? 'sheet' : 'points'"
+      >
+        With the points
+      </button>
+      <button type="button" :aria-pressed="guides" title="G" @click="guides = !guides">
+        Guide lines
+      </button>
+      <button type="button" :aria-pressed="hidden" title="H" @click="hidden = !hidden">
+        Hidden edges
+      </button>
+    </div>
+    <n-button size="small" quaternary :disabled="!canUndo" title="Ctrl+Z" @click="emit('undo')"
+      >Undo</n-button
+    >
+    <n-button
+      size="small"
+      quaternary
+      :disabled="!canRedo"
+      title="Ctrl+Shift+Z"
+      @click="emit('redo')"
+      >Redo</n-button
+    >
+    <keys-help />
+    <n-button
+      size="small"
+      tag="a"
+      :href="`/api/exercises/${id}/handout.pdf`"
+      target="_blank"
+      @click="emit('save')"
+    >
+      Print the handout
+    </n-button>
+    <n-button size="small" type="primary" @click="router.push(`/teach/${id}`)">Teach it</n-button>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 10px 20px 6px;
+  flex-wrap: wrap;
+}
+h1 {
+  font-size: 20px;
+}
+.saved {
+  color: var(--quiet);
+  font-size: 13px;
+}
+.troubled {
+  color: var(--off);
+  max-width: 50ch;
+}
+.space {
+  flex: 1;
+}
+.group {
+  display: flex;
+  gap: 2px;
+}
+.group button {
+  height: 28px;
+  padding: 0 10px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 13px;
+  cursor: pointer;
+}
+.group button[aria-pressed="true"] {
+  border-color: var(--action);
+  background: var(--action-soft);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Box, Exercise, Grip, XY } from "@/api/client";
+import DragHandle from "@/desk/DragHandle.vue";
+import { formatMeasure, nudgeStepMm, rounded, type Units } from "@/ui/measures";
+import { cutAt, pieceMovedTo, pieceSizedTo } from "./editing";
+
+/** Everything on the sheet that can be taken hold of. */
+const props = defineProps<{
+  doc: Exercise;
+  grips: readonly Grip[];
+  chosen: string | null;
+  units: Units;
+  step: number;
+  mmPerPx: number;
+  toSheet: (event: PointerEvent) => XY;
+}>();
+const emit = defineEmits<{
+  set: [path: (string | number)[], value: unknown, merge: string];
+  choose: [id: string];
+  settle: [];
+}>();
+
+const nudge = computed(() => nudgeStepMm(props.units));
+const read = (mm: number) => formatMeasure(mm, props.units);
+const view = computed(() => props.doc.view);
+const points = computed(() =>
+  view.value.kind === "one-point"
+    ? [{ name: "VP1", field: "vanishing_point_mm", x: view.value.vanishing_point_mm }]
+    : [
+        { name: "VP1", field: "left_vp_mm", x: view.value.left_vp_mm },
+        { name: "VP2", field: "right_vp_mm", x: view.value.right_vp_mm },
+      ],
+);
+const pieces = computed(() =>
+  (props.doc.pieces ?? []).map((piece, index) => {
+    const { front, edge } = piece;
+    const anchor: XY = front ? [front.x_mm, front.y_mm] : [edge?.x_mm ?? 0, edge?.top_mm ?? 0];
+    const corner: XY = front
+      ? [front.x_mm + front.width_mm, front.y_mm + front.height_mm]
+      : [edge?.x_mm ?? 0, edge?.bottom_mm ?? 0];
+    const size = front
+      ? `${read(front.width_mm)} × ${read(front.height_mm)}`
+      : `foot ${read(corner[1])} from the top`;
+    return { piece, index, anchor, corner, size };
+  }),
+);
+
+/** Arrow keys move finer than round measures: a step as small as the move itself is kept. */
+function stepFor(now: XY, to: XY): number {
+  const moved = Math.max(Math.abs(to[0] - now[0]), Math.abs(to[1] - now[1]));
+  return Math.abs(moved - nudge.value) < 1e-6 ? nudge.value / 16 : props.step;
+}
+
+function moveEyeLevel(to: XY) {
+  const step = stepFor([0, view.value.eye_level_mm], [0, to[1]]);
+  emit("set", ["view", "eye_level_mm"], rounded(to[1], step), "eye level");
+}
+
+function movePoint(field: string, now: number, to: XY) {
+  emit("set", ["view", field], rounded(to[0], stepFor([now, 0], [to[0], 0])), field);
+}
+
+function movePiece(index: number, piece: Box, from: XY, to: XY) {
+  emit("set", ["pieces", index], pieceMovedTo(piece, to, stepFor(from, to)), `move ${index}`);
+}
+
+function sizePiece(index: number, piece: Box, from: XY, to: XY) {
+  emit("set", ["pieces", index], pieceSizedTo(piece, to, stepFor(from, to)), `size ${index}`);
+}
+
+function moveCut(grip: Grip, to: XY) {
+  const index = (props.doc.pieces ?? []).findIndex((piece) => piece.id === grip.piece);
+  const value = cutAt(grip, to, stepFor(grip.at, to));
+  if (index < 0 || value === null) return;
+  emit("set", ["pieces", index, grip.field, grip.way], value, `cut ${index} ${grip.field}`);
+}
+
+function cutReading(grip: Grip): string {
+  const piece = (props.doc.pieces ?? []).find((one) => one.id === grip.piece);
+  const value = piece?.[grip.field]?.[grip.way] ?? 0;
+  return grip.way === "fraction" ? `${Math.round(value * 100)} % of the way` : read(value);
+}
+</script>
+
+<template>
+  <g class="handles">
+    <drag-handle
+      id="handle-eye-level"
+      shape="line"
+      :x="0"
+      :y="view.eye_level_mm"
+      down
+      label="Eye level"
+      :reading="`${read(view.eye_level_mm)} from the top`"
+      :mm-per-px="mmPerPx"
+      :to-sheet="toSheet"
+      :nudge="nudge"
+      @move="moveEyeLevel"
+      @end="emit('settle')"
+    />
+    <drag-handle
+      v-for="point in points"
+      :id="`handle-${point.name}`"
+      :key="point.name"
+      shape="point"
+      :x="point.x"
+      :y="view.eye_level_mm"
+      across
+      :label="`Vanishing point ${point.name}`"
+      :reading="`${read(point.x)} from the left`"
+      :mm-per-px="mmPerPx"
+      :to-sheet="toSheet"
+      :nudge="nudge"
+      @move="movePoint(point.field, point.x, $event)"
+      @end="emit('settle')"
+    />
+    <template v-for="one in pieces" :key="one.index">
+      <drag-handle
+        shape="corner"
+        :x="one.anchor[0]"
+        :y="one.anchor[1]"
+        across
+        down
+        :label="`Place of ${one.piece.id}`"
+        :reading="`${read(one.anchor[0])}, ${read(one.anchor[1])}`"
+        :mm-per-px="mmPerPx"
+        :to-sheet="toSheet"
+        :nudge="nudge"
+        @start="emit('choose', one.piece.id)"
+        @move="movePiece(one.index, one.piece, one.anchor, $event)"
+        @end="emit('settle')"
+      />
+      <drag-handle
+        v-if="one.piece.id === chosen"
+        shape="corner"
+        :x="one.corner[0]"
+        :y="one.corner[1]"
+        across
+        down
+        :label="`Size of ${one.piece.id}`"
+        :reading="one.size"
+        :mm-per-px="mmPerPx"
+        :to-sheet="toSheet"
+        :nudge="nudge"
+        @move="sizePiece(one.index, one.piece, one.corner, $event)"
+        @end="emit('settle')"
+      />
+    </template>
+    <template v-for="grip in grips" :key="`${grip.piece}-${grip.field}`">
+      <drag-handle
+        v-if="grip.piece === chosen && grip.way !== 'true_mm'"
+        shape="cut"
+        :x="grip.at[0]"
+        :y="grip.at[1]"
+        across
+        down
+        :label="`${grip.field} of ${grip.piece}`"
+        :reading="cutReading(grip)"
+        :mm-per-px="mmPerPx"
+        :to-sheet="toSheet"
+        :nudge="nudge"
+        @move="moveCut(grip, $event)"
+        @end="emit('settle')"
+      />
+    </template>
+  </g>
+</template>

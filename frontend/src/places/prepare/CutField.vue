@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Cut } from "@/api/client";
+import ChoiceField from "@/ui/ChoiceField.vue";
+import MeasureInput from "@/ui/MeasureInput.vue";
+import type { Units } from "@/ui/measures";
+import { cutOf, cutWay, type CutWay } from "./editing";
+
+/** How far a face goes back, in one of the four ways teachers do it. */
+const props = defineProps<{
+  cut: Cut;
+  label: string;
+  units: Units;
+  /** What the cut measures now in each way, so that changing the way starts near it. */
+  near: Record<CutWay, number>;
+}>();
+const emit = defineEmits<{ set: [cut: Cut] }>();
+
+const WAYS: { value: CutWay; label: string }[] = [
+  { value: "along_mm", label: "measured along the guide line" },
+  { value: "x_mm", label: "at a distance from the left edge" },
+  { value: "fraction", label: "a part of the way to the point" },
+  { value: "true_mm", label: "true length" },
+];
+const given = computed(() => cutWay(props.cut));
+const percent = computed(() => Math.round(given.value.value * 100));
+
+function changeWay(way: CutWay) {
+  emit("set", cutOf(way, props.near[way], props.cut.from));
+}
+
+function setPercent(event: Event) {
+  const value = Number((event.target as HTMLInputElement).value);
+  if (value >= 1 && value <= 99) emit("set", cutOf("fraction", value / 100, props.cut.from));
+}
+</script>
+
+<template>
+  <div class="cut">
+    <choice-field :value="given.way" :label="label" :options="WAYS" @set="changeWay" />
+    <label v-if="given.way === 'fraction'" class="percent">
+      <span>Per cent</span>
+      <input type="number" min="1" max="99" :value="percent" @change="setPercent" />
+    </label>
+    <measure-input
+      v-else
+      label="Measure"
+      :value="given.value"
+      :units="units"
+      :least="given.way === 'x_mm' ? undefined : 0.5"
+      @set="emit('set', cutOf(given.way, $event, cut.from))"
+    />
+  </div>
+</template>
+
+<style scoped>
+.cut {
+  display: grid;
+  grid-template-columns: 1fr 104px;
+  gap: 8px;
+}
+.percent span {
+  display: block;
+  font-size: 13px;
+  color: var(--quiet);
+}
+input {
+  width: 100%;
+  height: 30px;
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

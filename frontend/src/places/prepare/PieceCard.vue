@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { NButton, NCheckbox } from "naive-ui";
+import { computed } from "vue";
+import type { Box, Cut, Grip } from "@/api/client";
+import MeasureInput from "@/ui/MeasureInput.vue";
+import { formatMeasure, type Units } from "@/ui/measures";
+import CutField from "./CutField.vue";
+import type { CutWay } from "./editing";
+
+/** One piece: its name, its measures, how it stands. */
+const props = defineProps<{ piece: Box; grips: Grip[]; units: Units; open: boolean }>();
+const emit = defineEmits<{ choose: []; change: [piece: Box]; remove: [] }>();
+
+const summary = computed(() => {
+  const { front, edge } = props.piece;
+  if (front) {
+    return `${formatMeasure(front.width_mm, props.units, false)} × ${formatMeasure(front.height_mm, props.units)}`;
+  }
+  return edge ? `${formatMeasure(edge.bottom_mm - edge.top_mm, props.units)} high` : "";
+});
+const cuts = computed(() =>
+  (["depth", "left", "right"] as const).flatMap((field) => {
+    const cut = props.piece[field];
+    return cut ? [{ field, cut, near: nearOf(field) }] : [];
+  }),
+);
+const LABELS = { depth: "Depth", left: "Left side", right: "Right side" } as const;
+
+function nearOf(field: string): Record<CutWay, number> {
+  const grip = props.grips.find((one) => one.field === field);
+  if (!grip) return { along_mm: 30, x_mm: 30, fraction: 0.3, true_mm: 50 };
+  const along = Math.hypot(grip.at[0] - grip.start[0], grip.at[1] - grip.start[1]);
+  const way = Math.hypot(grip.goal[0] - grip.start[0], grip.goal[1] - grip.start[1]);
+  const half = (mm: number) => Math.round(mm * 2) / 2;
+  return {
+    along_mm: Math.max(0.5, half(along)),
+    x_mm: half(grip.at[0]),
+    fraction: Math.min(0.99, Math.max(0.01, Math.round((along / way) * 100) / 100)),
+    true_mm: props.piece.front?.width_mm ?? 50,
+  };
+}
+
+function set(part: "front" | "edge", field: string, value: number) {
+  emit("change", { ...props.piece, [part]: { ...props.piece[part], [field]: value } } as Box);
+}
+
+function setCut(field: "depth" | "left" | "right", cut: Cut) {
+  emit("change", { ...props.piece, [field]: cut });
+}
+
+function rename(event: Event) {
+  const id = (event.target as HTMLInputElement).value.trim();
+  if (/^[A-Za-z][A-Za-z0-9 _-]{0,39}$/.test(id)) emit("change", { ...props.piece, id });
+  else (event.target as HTMLInputElement).value = props.piece.id;
+}
+</script>
+
+<template>
+  <article class="card" :class="{ open }">
+    <button type="button" class="head" :aria-expanded="open" @click="emit('choose')">
+      <strong>{{ piece.id }}</strong>
+      <span class="measure">{{ summary }}</span>
+    </button>
+    <div v-if="open" class="body">
+      <label class="name">
+        <span>Name</span>
+        <input :value="piece.id" maxlength="40" @change="rename" />
+      </label>
+      <div v-if="piece.front" class="grid">
+        <measure-input
+          label="From the left"
+          :value="piece.front.x_mm"
+          :units="units"
+          @set="set('front', 'x_mm', $event)"
+        />
+        <measure-input
+          label="From the top"
+          :value="piece.front.y_mm"
+          :units="units"
+          @set="set('front', 'y_mm', $event)"
+        />
+        <measure-input
+          label="Width"
+          :least="1"
+          :value="piece.front.width_mm"
+          :units="units"
+          @set="set('front', 'width_mm', $event)"
+        />
+        <measure-input
+          label="Height"
+          :least="1"
+          :value="piece.front.height_mm"
+          :units="units"
+          @set="set('front', 'height_mm', $event)"
+        />
+      </div>
+      <div v-else-if="piece.edge" class="grid">
+        <measure-input
+          label="From the left"
+          :value="piece.edge.x_mm"
+          :units="units"
+          @set="set('edge', 'x_mm', $event)"
+        />
+        <span />
+        <measure-input
+          label="Top, from the top"
+          :value="piece.edge.top_mm"
+          :units="units"
+          @set="set('edge', 'top_mm', $event)"
+        />
+        <measure-input
+          label="Foot, from the top"
+          :value="piece.edge.bottom_mm"
+          :units="units"
+          @set="set('edge', 'bottom_mm', $event)"
+        />
+      </div>
+      <cut-field
+        v-for="one in cuts"
+        :key="one.field"
+        :label="LABELS[one.field]"
+        :cut="one.cut"
+        :near="one.near"
+        :units="units"
+        @set="setCut(one.field, $event)"
+      />
+      <div class="row">
+        <n-checkbox
+          :checked="piece.standing === 'ground'"
+          @update:checked="emit('change', { ...piece, standing: $event ? 'ground' : 'floating' })"
+        >
+          Stands on the ground
+        </n-checkbox>
+        <n-checkbox
+          :checked="piece.transparent === true"
+          @update:checked="emit('change', { ...piece, transparent: $event })"
+        >
+          Transparent
+        </n-checkbox>
+      </div>
+      <n-button size="small" @click="emit('remove')">Take it off the sheet</n-button>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+.open {
+  border-color: var(--action);
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  width: 100%;
+  padding: 8px 12px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.head span {
+  color: var(--quiet);
+}
+.body {
+  display: grid;
+  gap: 8px;
+  padding: 0 12px 12px;
+  justify-items: stretch;
+}
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+}
+.name span {
+  display: block;
+  font-size: 13px;
+  color: var(--quiet);
+}
+input {
+  width: 100%;
+  height: 30px;
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

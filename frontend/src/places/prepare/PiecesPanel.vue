@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { NButton } from "naive-ui";
+import { computed } from "vue";
+import type { Box, Exercise, Grip, XY } from "@/api/client";
+import type { Units } from "@/ui/measures";
+import PieceCard from "./PieceCard.vue";
+
+/** What stands on the sheet, each thing with its measures. */
+const props = defineProps<{
+  doc: Exercise;
+  grips: readonly Grip[];
+  units: Units;
+  chosen: string | null;
+  placing: boolean;
+}>();
+const emit = defineEmits<{
+  choose: [id: string | null];
+  change: [index: number, piece: Box];
+  remove: [index: number];
+  place: [on: boolean];
+  placeAt: [place: XY];
+}>();
+
+const pieces = computed(() => props.doc.pieces ?? []);
+const sheetMiddle = computed<XY>(() => {
+  const view = props.doc.view;
+  const x =
+    view.kind === "one-point"
+      ? view.vanishing_point_mm - 60
+      : (view.left_vp_mm + view.right_vp_mm) / 2;
+  return [Math.max(40, x), view.eye_level_mm + 90];
+});
+</script>
+
+<template>
+  <section class="pieces" aria-label="Pieces">
+    <p v-if="!pieces.length" class="empty">
+      The sheet is empty. Add a box and click where its nearest corner goes.
+    </p>
+    <piece-card
+      v-for="(piece, index) in pieces"
+      :key="index"
+      :piece="piece"
+      :grips="grips.filter((grip) => grip.piece === piece.id)"
+      :units="units"
+      :open="piece.id === chosen"
+      @choose="emit('choose', piece.id === chosen ? null : piece.id)"
+      @change="emit('change', index, $event)"
+      @remove="emit('remove', index)"
+    />
+    <div v-if="placing" class="placing" role="status">
+      <p>Click on the sheet where the box's nearest corner goes.</p>
+      <n-button size="small" @click="emit('placeAt', sheetMiddle)">Put it in the middle</n-button>
+      <n-button size="small" quaternary @click="emit('place', false)">Leave it</n-button>
+    </div>
+    <n-button v-else type="primary" @click="emit('place', true)">Add a box</n-button>
+  </section>
+</template>
+
+<style scoped>
+.pieces {
+  display: grid;
+  gap: 8px;
+  justify-items: stretch;
+}
+.empty {
+  color: var(--quiet);
+}
+.placing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding: 12px;
+  border: 2px dashed var(--action);
+  border-radius: 6px;
+}
+.placing p {
+  width: 100%;
+}
+</style>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { NButton } from "naive-ui";
+import { ref } from "vue";
+import type { ShelfItem } from "@/api/client";
+import { useGiveLesson } from "@/api/queries";
+
+/** Set an exercise from the shelf to the class, for a day. */
+const props = defineProps<{ classId: number; exercises: readonly ShelfItem[] }>();
+const emit = defineEmits<{ given: [] }>();
+
+const giving = useGiveLesson();
+const exerciseId = ref<number | null>(null);
+const day = ref(new Date().toLocaleDateString("sv-SE"));
+
+async function give() {
+  if (exerciseId.value === null) return;
+  const given = await giving
+    .mutateAsync({ class_id: props.classId, exercise_id: exerciseId.value, given_on: day.value })
+    .catch(() => null);
+  if (given) {
+    exerciseId.value = null;
+    emit("given");
+  }
+}
+</script>
+
+<template>
+  <form class="give" @submit.prevent="give">
+    <label>
+      <span>Set an exercise</span>
+      <select v-model="exerciseId">
+        <option :value="null">Choose from the shelf</option>
+        <option v-for="item in exercises" :key="item.id" :value="item.id">{{ item.title }}</option>
+      </select>
+    </label>
+    <label>
+      <span>On</span>
+      <input v-model="day" type="date" required />
+    </label>
+    <n-button attr-type="submit" :disabled="exerciseId === null" :loading="giving.isPending.value">
+      Set it
+    </n-button>
+    <p v-if="giving.error.value" role="alert">{{ giving.error.value.message }}</p>
+  </form>
+</template>
+
+<style scoped>
+.give {
+  display: flex;
+  gap: 12px;
+  align-items: end;
+  flex-wrap: wrap;
+}
+span {
+  display: block;
+  font-size: 13px;
+  color: var(--quiet);
+}
+select,
+input {
+  height: 34px;
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+}
+[role="alert"] {
+  color: var(--off);
+}
+</style>

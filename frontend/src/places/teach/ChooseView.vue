@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { useShelf } from "@/api/queries";
+import StateNote from "@/ui/StateNote.vue";
+import { POINT_WORDS } from "@/ui/words";
+
+const shelf = useShelf();
+</script>
+
+<template>
+  <section class="choose">
+    <h1>What do you teach today?</h1>
+    <state-note
+      :loading="shelf.isPending.value"
+      :error="shelf.error.value"
+      :empty="
+        shelf.data.value?.length === 0 ? 'There is no exercise yet. Prepare one first.' : undefined
+      "
+      @retry="shelf.refetch()"
+    />
+    <ul v-if="shelf.data.value?.length">
+      <li v-for="item in shelf.data.value" :key="item.id">
+        <router-link :to="`/teach/${item.id}`">
+          <img :src="`/api/exercises/${item.id}/cover.svg?v=${item.counter}`" alt="" />
+          <span>
+            <strong>{{ item.title }}</strong>
+            {{ POINT_WORDS[item.points] }}
+            <template v-if="item.minutes !== null"
+              >, about {{ Math.round(item.minutes) }} minutes</template
+            >
+          </span>
+        </router-link>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.choose {
+  padding: 28px 36px;
+}
+ul {
+  display: grid;
+  gap: 20px;
+  max-width: 620px;
+  margin: 24px 0 0;
+  padding: 0;
+  list-style: none;
+}
+a {
+  display: flex;
+  align-items: center;
+  gap: 24px;
+  padding: 8px;
+  color: inherit;
+  text-decoration: none;
+}
+a:hover strong {
+  text-decoration: underline;
+}
+img {
+  width: 148px;
+  box-shadow: var(--shadow);
+}
+strong {
+  display: block;
+  font-size: 20px;
+}
+</style>

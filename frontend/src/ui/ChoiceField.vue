@@ -1,0 +1,48 @@
+<script setup lang="ts" generic="Value extends string">
+/** A few choices as a native list: small, quick, and known to every keyboard. */
+defineProps<{
+  value: Value;
+  label: string;
+  options: readonly { value: Value; label: string }[];
+  hideLabel?: boolean;
+}>();
+const emit = defineEmits<{ set: [value: Value] }>();
+
+function choose(event: Event) {
+  emit("set", (event.target as HTMLSelectElement).value as Value);
+}
+</script>
+
+<template>
+  <label class="field">
+    <span :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
+    <select :value="value" @change="choose">
+      <option v-for="option in options" :key="option.value" :value="option.value">
+        {{ option.label }}
+      </option>
+    </select>
+  </label>
+</template>
+
+<style scoped>
+.field {
+  display: block;
+  min-width: 0;
+}
+span {
+  display: block;
+  font-size: 13px;
+  color: var(--quiet);
+}
+select {
+  width: 100%;
+  height: 30px;
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+}
+</style>
