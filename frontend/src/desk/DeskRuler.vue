@@ -20,7 +20,7 @@ const turn = computed(() => (props.upright ? "rotate(90) scale(1 -1)" : ""));
 <template>
   <g class="ruler" aria-hidden="true">
     <g :transform="turn">
-      <rect :x="0" :y="-26 * px" :width="length" :height="20 * px" :rx="2 * px" />
+      <rect :x="0" :y="-30 * px" :width="length" :height="24 * px" :rx="2 * px" />
       <line
         v-for="tick in ticks"
         :key="tick.mm"
@@ -34,8 +34,8 @@ const turn = computed(() => (props.upright ? "rotate(90) scale(1 -1)" : ""));
     <template v-for="tick in ticks" :key="`t${tick.mm}`">
       <text
         v-if="tick.label"
-        :x="upright ? -17 * px : tick.mm"
-        :y="upright ? tick.mm + 4 * px : -15 * px"
+        :x="upright ? -21.5 * px : tick.mm"
+        :y="upright ? tick.mm + 4 * px : -18 * px"
         :font-size="10.5 * px"
         text-anchor="middle"
       >

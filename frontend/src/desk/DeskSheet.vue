@@ -27,6 +27,7 @@ const { hold, viewBox, mmPerPx, toSheet } = useDesk(
     points: props.points.map((p): XY => [p.x_mm, p.y_mm]),
   }),
   () => props.fit ?? "sheet",
+  () => !props.plain,
 );
 defineExpose({ toSheet });
 

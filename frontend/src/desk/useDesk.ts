@@ -10,11 +10,15 @@ export interface DeskContent {
   points: XY[];
 }
 
-const RULER_PX = 30;
+const RULER_PX = 34;
 const MARGIN_PX = 18;
 
 /** The view of the desk in sheet millimetres, and the way from the screen to the sheet. */
-export function useDesk(content: MaybeRefOrGetter<DeskContent>, fit: MaybeRefOrGetter<Fit>) {
+export function useDesk(
+  content: MaybeRefOrGetter<DeskContent>,
+  fit: MaybeRefOrGetter<Fit>,
+  rulers: MaybeRefOrGetter<boolean>,
+) {
   const svg = ref<SVGSVGElement | null>(null);
   const size = ref<XY>([800, 500]);
   let observer: ResizeObserver | null = null;
@@ -41,12 +45,14 @@ export function useDesk(content: MaybeRefOrGetter<DeskContent>, fit: MaybeRefOrG
     return { left, top, right, bottom };
   });
 
+  const rulerPx = computed(() => (toValue(rulers) ? RULER_PX : 0));
+
   /** Millimetres of paper to a screen pixel. */
   const mmPerPx = computed(() => {
     const [w, h] = size.value;
     const { left, top, right, bottom } = bounds.value;
-    const across = Math.max(50, w - RULER_PX - 2 * MARGIN_PX);
-    const down = Math.max(50, h - RULER_PX - 2 * MARGIN_PX);
+    const across = Math.max(50, w - rulerPx.value - 2 * MARGIN_PX);
+    const down = Math.max(50, h - rulerPx.value - 2 * MARGIN_PX);
     return Math.max((right - left) / across, (bottom - top) / down);
   });
 
@@ -54,8 +60,8 @@ export function useDesk(content: MaybeRefOrGetter<DeskContent>, fit: MaybeRefOrG
     const [w, h] = size.value;
     const mm = mmPerPx.value;
     const { left, top, right, bottom } = bounds.value;
-    const x = (left + right) / 2 - ((w + RULER_PX) / 2) * mm;
-    const y = (top + bottom) / 2 - ((h + RULER_PX) / 2) * mm;
+    const x = (left + right) / 2 - ((w + rulerPx.value) / 2) * mm;
+    const y = (top + bottom) / 2 - ((h + rulerPx.value) / 2) * mm;
     return `${x} ${y} ${w * mm} ${h * mm}`;
   });
 

@@ -64,6 +64,13 @@ export function themeOverrides(tones: Tones): GlobalThemeOverrides {
       borderColor: line,
       dividerColor: line,
     },
+    Input: {
+      border: `1px solid ${line}`,
+      borderHover: `1px solid ${action}`,
+      borderFocus: `1px solid ${action}`,
+      color: field,
+      colorFocus: field,
+    },
     Button: {
       textColorPrimary: field,
       textColorHoverPrimary: field,

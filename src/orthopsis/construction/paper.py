@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from orthopsis.construction.moves import (
     Do,
@@ -98,6 +98,13 @@ class Paper:
         self._step.measures.append(Measure("top edge", "y", y_mm))
         return mark
 
+    def measure_on_edge(self, x_mm: float) -> Mark:
+        """Mark a measure on the sheet's top edge, from its left end."""
+        mark = self._mark(Point(x_mm, 0.0))
+        self._moved(Do.MEASURE, (), mark.name)
+        self._step.measures.append(Measure("left edge", "x", x_mm))
+        return mark
+
     def measure_along(self, start: Mark, goal: Mark | Point, length_mm: float) -> Mark:
         """Mark a length from `start` toward a mark or a direction, ruler's zero on `start`."""
         far = goal.at if isinstance(goal, Mark) else goal
@@ -187,9 +194,30 @@ class Paper:
 
     def finish_guides(self) -> None:
         """Fix the ends of the guide lines, now that it is known how far they were needed."""
-        for guide in self._guides:
-            guide.step.strokes[guide.place] = guide.drawn(self.sheet)
+        # The last first, so that a line that comes in several parts moves no place still waiting.
+        for guide in reversed(self._guides):
+            whole = guide.drawn(self.sheet)
+            guide.step.strokes[guide.place : guide.place + 1] = self._before_nearer(whole)
         self._guides.clear()
+
+    def _before_nearer(self, drawn: StepStroke) -> list[StepStroke]:
+        """The parts of a guide line that do not run over nearer things already drawn."""
+        stroke = drawn.stroke
+        covered = [
+            portion
+            for other in self.nearer
+            if not other.transparent
+            for outline in other.seen_faces
+            for portion in portions_inside(stroke.segment, [outline], self.tolerance)
+        ]
+        return [
+            StepStroke(
+                replace(stroke, start=at(stroke.segment, t0), end=at(stroke.segment, t1)),
+                drawn.fate,
+            )
+            for t0, t1 in remainder(covered)
+            if (t1 - t0) * length(stroke.segment) > self.tolerance.paper_mm
+        ]
 
     @property
     def strokes(self) -> list[StepStroke]:

@@ -149,7 +149,7 @@ def _wrong_point(scene: Scene, line: Drawn) -> Point:
     if others:
         return others[0]
     home = scene.vanishing_points[0].at
-    return Point(home.x + 80.0 * (1 if home.x < scene.sheet.width_mm / 2 else -1), home.y)
+    return Point(home.x + 40.0 * (1 if home.x < scene.sheet.width_mm / 2 else -1), home.y)
 
 
 def _chosen(lines: Sequence[Drawn], family: str | None, rng: np.random.Generator) -> int | None:

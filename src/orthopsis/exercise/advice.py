@@ -232,7 +232,8 @@ def _outside_cone(scene: Scene, strokes: Sequence[Stroke]) -> list[Advice]:
 def _tape_strips(scene: Scene) -> list[Advice]:
     said = []
     for strip in strips(scene):
-        x = 0.0 if strip.side == "left" else scene.sheet.width_mm
+        half = strip.length_mm / 2
+        x = -half if strip.side == "left" else scene.sheet.width_mm + half
         words = scene.wording.length(strip.length_mm)
         said.append(
             Advice(

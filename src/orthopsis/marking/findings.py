@@ -74,6 +74,12 @@ def _praise(
                 _at(lines[0], "family-meets", "praise",
                     f"All {good} of your lines to {point.name} lead there. Well ruled.")
             )  # fmt: skip
+        elif len(lines) >= 2 and all(line.verdict is not Verdict.OFF for line in lines):
+            said.append(
+                _at(lines[0], "family-nearly-meets", "praise",
+                    f"{good} of your {len(lines)} lines to {point.name} lead there, and the others "
+                    "come very near it.")
+            )  # fmt: skip
         elif good >= 2 and good >= 0.6 * len(lines):
             said.append(
                 _at(lines[0], "family-mostly-meets", "praise",

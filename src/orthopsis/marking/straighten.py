@@ -46,8 +46,9 @@ def straighten(grey: Grey, corners: Corners, sheet: Sheet) -> Straightened:
 
 
 def as_jpeg(sheet: Straightened) -> bytes:
-    """The straightened sheet as a JPEG for the screen."""
-    _, data = cv2.imencode(".jpg", sheet.grey, [cv2.IMWRITE_JPEG_QUALITY, 85])
+    """The straightened sheet as a JPEG for the screen, on evenly lit paper."""
+    lit = np.asarray(250.0 * (1.0 - sheet.darkness), dtype=np.uint8)
+    _, data = cv2.imencode(".jpg", lit, [cv2.IMWRITE_JPEG_QUALITY, 85])
     return bytes(data)
 
 

@@ -235,6 +235,8 @@ class Box(Piece):
             between = [i for i in choice if min(corners[i].x, vp.x) < x < max(corners[i].x, vp.x)]
             nearest = min((abs(corners[i].x - x) for i in between), default=0.0)
             choice = [i for i in between if abs(corners[i].x - x) == nearest] or choice
+        # A corner that lies on the vanishing point sends no guide line.
+        choice = [i for i in choice if distance(corners[i], vp) > 1e-6] or [2, 0]
         corner = min(choice, key=lambda i: round(distance(corners[i], vp), 9))
         if self._flat_measure(self.depth, corners[corner].y, vp.y):
             return {0: 3, 3: 0, 1: 2, 2: 1}[corner]

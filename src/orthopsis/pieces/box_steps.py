@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
-from orthopsis.perspective.plane import LEVEL, UPRIGHT
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, distance
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.box_shape import seen_edges
@@ -60,7 +60,9 @@ def construct_from_front(
     )
     step.check = "The uprights are square to the edge of the sheet."
 
-    running = [i for i in range(4) if edges.shows(i, i + 4)]
+    running = [
+        i for i in range(4) if edges.shows(i, i + 4) and distance(marks[i].at, vp.at) > 1e-6
+    ]
     if not running:
         step.check += f" {vp.name} lies within the face, so no side of the box shows."
     else:
@@ -90,7 +92,8 @@ def _run_back(
             "it runs across the box."
         )
     left_out = [marks[i].name for i in range(4) if i not in guides]
-    step.check = f"{len(running)} guide lines meet in {vp.name}."
+    count = f"{len(running)} guide lines meet" if len(running) > 1 else "One guide line ends"
+    step.check = f"{count} in {vp.name}."
     if left_out:
         step.check += f" None starts at {_listed(left_out)}: it would run across the front face."
 
@@ -99,6 +102,8 @@ def _run_back(
         paper, marks[start], vp, guides[start], stage, lay_right=start in (0, 3)
     )
     marks[start + 4] = far
+    # The back of a corner that lies on the vanishing point is that corner.
+    marks.update({i + 4: marks[i] for i in range(4) if distance(marks[i].at, vp.at) <= 1e-6})
     _carry_round(paper, guides, marks, start)
     for i in running:
         edges.keep(marks, i, i + 4, vp.name)

@@ -93,7 +93,7 @@ class Cut(Measures):
         length = paper.wording.length
         line = f"the line from {start.name} to {vp.name}"
         if self.x_mm is not None:
-            foot = paper.measure(self.x_mm, 0.0)
+            foot = paper.measure_on_edge(self.x_mm)
             mark = paper.cross(paper.upright(foot), guide)
             return mark, (
                 f"Measure {length(self.x_mm)} from the left edge and lay the set square there: "

@@ -21,7 +21,7 @@ const corners = ref<XY[]>(
   ],
 );
 const setting = useSetCorners();
-const { hold, viewBox, mmPerPx, toSheet } = useDesk({ width, height, points: [] }, "sheet");
+const { hold, viewBox, mmPerPx, toSheet } = useDesk({ width, height, points: [] }, "sheet", false);
 const outline = computed(() => corners.value.map((corner) => corner.join(",")).join(" "));
 
 function move(index: number, [x, y]: XY) {

@@ -214,8 +214,8 @@ select {
   font: inherit;
 }
 fieldset {
-  display: flex;
-  gap: 12px;
+  display: grid;
+  gap: 4px;
   margin: 0;
   padding: 0;
   border: 0;

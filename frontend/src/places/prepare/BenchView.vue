@@ -4,6 +4,7 @@ import { computed, ref, watch } from "vue";
 import type { Advice, Box, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
+import OnwardLines from "@/desk/OnwardLines.vue";
 import { finishedLines, linesAfter } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepCaption from "@/desk/StepCaption.vue";
@@ -31,6 +32,10 @@ const withHidden = ref(false);
 
 watch(steps, (now) => {
   if (chosenStep.value > now.length) chosenStep.value = 0;
+});
+watch(picture, (now, before) => {
+  // A point on a strip is in sight from the start.
+  if (now && !before && now.facts.strips.length) fit.value = "points";
 });
 const sheet = computed(() => picture.value?.drawing.sheet);
 const points = computed(() =>
@@ -156,6 +161,7 @@ useBenchKeys({
               pointer-events="none"
             />
           </template>
+          <onward-lines v-if="chosenStep" :lines="lines" :points="points" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx" :chosen="chosenPiece" />
           <g v-if="chosenStep" pointer-events="none">
             <g v-for="mark in steps[chosenStep - 1]?.marks" :key="mark.name">
@@ -202,14 +208,16 @@ useBenchKeys({
       </desk-sheet>
     </div>
     <div class="under">
-      <p v-if="problem" class="problem" role="alert">
-        <strong v-if="problem.problem.field">{{ problem.problem.field }}: </strong
-        >{{ problem.message }}
-        <span v-if="pictureProblem">The last good drawing is shown.</span>
-        <n-button v-if="history.canUndo.value" size="tiny" @click="history.undo">Undo</n-button>
-      </p>
-      <step-caption v-else-if="chosenStep" :step="steps[chosenStep - 1]" :count="steps.length" />
-      <advice-notes v-else :advice="picture?.advice ?? []" @mend="mend" />
+      <div class="talk">
+        <p v-if="problem" class="problem" role="alert">
+          <strong v-if="problem.problem.field">{{ problem.problem.field }}: </strong
+          >{{ problem.message }}
+          <span v-if="pictureProblem">The last good drawing is shown.</span>
+          <n-button v-if="history.canUndo.value" size="tiny" @click="history.undo">Undo</n-button>
+        </p>
+        <step-caption v-else-if="chosenStep" :step="steps[chosenStep - 1]" :count="steps.length" />
+        <advice-notes v-else :advice="picture?.advice ?? []" @mend="mend" />
+      </div>
       <run-through
         v-if="sheet"
         :steps="steps"
@@ -276,6 +284,9 @@ useBenchKeys({
   padding: 8px 20px 24px;
   overflow-y: auto;
   border-left: 1px solid var(--line);
+}
+.talk {
+  min-height: 84px;
 }
 .problem {
   padding: 4px 16px 8px;

@@ -17,9 +17,9 @@ const props = defineProps<{
 const emit = defineEmits<{ set: [cut: Cut] }>();
 
 const WAYS: { value: CutWay; label: string }[] = [
-  { value: "along_mm", label: "measured along the guide line" },
-  { value: "x_mm", label: "at a distance from the left edge" },
-  { value: "fraction", label: "a part of the way to the point" },
+  { value: "along_mm", label: "along the guide line" },
+  { value: "x_mm", label: "from the left edge" },
+  { value: "fraction", label: "part of the way" },
   { value: "true_mm", label: "true length" },
 ];
 const given = computed(() => cutWay(props.cut));

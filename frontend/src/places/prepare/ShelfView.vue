@@ -100,15 +100,16 @@ header {
   text-decoration: underline;
 }
 .frame {
-  display: grid;
-  place-items: center;
-  height: 216px;
-  margin-bottom: 8px;
+  display: flex;
+  align-items: end;
+  height: 248px;
+  margin-bottom: 12px;
 }
 .frame img {
+  min-width: 0;
   max-width: 100%;
   max-height: 100%;
-  height: auto;
+  object-fit: contain;
   box-shadow: var(--shadow);
 }
 .about {

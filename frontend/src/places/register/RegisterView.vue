@@ -62,54 +62,58 @@ function cellOf(pupilId: number, lessonId: number) {
       <p v-if="!page.data.value.lessons.length" class="quiet">
         Nothing has been set yet. Set an exercise, and its sheets will appear here.
       </p>
-      <div v-else class="scroll">
-        <table>
-          <caption class="visually-hidden">
-            What
-            {{
-              page.data.value.class_name
-            }}
-            was set, handed in and understood
-          </caption>
-          <thead>
-            <tr>
-              <th scope="col">Pupil</th>
-              <th v-for="lesson in page.data.value.lessons" :key="lesson.id" scope="col">
-                {{ lesson.exercise_title }}
-                <small>{{ dayWords(lesson.given_on) }}</small>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="pupil in page.data.value.pupils" :key="pupil.id">
-              <th scope="row">{{ pupil.name }}</th>
-              <td
-                v-for="lesson in page.data.value.lessons"
-                :key="lesson.id"
-                :class="cellOf(pupil.id, lesson.id).tone"
-              >
-                <strong
-                  >{{ cellOf(pupil.id, lesson.id).sign }}
-                  {{ cellOf(pupil.id, lesson.id).label }}</strong
+      <div v-else class="page">
+        <div class="scroll">
+          <table>
+            <caption class="visually-hidden">
+              What
+              {{
+                page.data.value.class_name
+              }}
+              was set, handed in and understood
+            </caption>
+            <thead>
+              <tr>
+                <th scope="col">Pupil</th>
+                <th v-for="lesson in page.data.value.lessons" :key="lesson.id" scope="col">
+                  {{ lesson.exercise_title }}
+                  <small>{{ dayWords(lesson.given_on) }}</small>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="pupil in page.data.value.pupils" :key="pupil.id">
+                <th scope="row">{{ pupil.name }}</th>
+                <td
+                  v-for="lesson in page.data.value.lessons"
+                  :key="lesson.id"
+                  :class="cellOf(pupil.id, lesson.id).tone"
                 >
-                <p>{{ cellOf(pupil.id, lesson.id).words }}</p>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+                  <strong
+                    >{{ cellOf(pupil.id, lesson.id).sign }}
+                    {{ cellOf(pupil.id, lesson.id).label }}</strong
+                  >
+                  <p>{{ cellOf(pupil.id, lesson.id).words }}</p>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <aside>
+          <p v-if="page.data.value.unnamed" class="quiet">
+            {{ countOf(page.data.value.unnamed, "sheet") }} without a name.
+            <router-link to="/mark">Say whose they are</router-link>
+          </p>
+          <section v-if="page.data.value.commonest.length" aria-label="What to teach again">
+            <h2>What to teach again</h2>
+            <ol>
+              <li v-for="one in page.data.value.commonest" :key="one.code">
+                {{ one.title }}, on {{ countOf(one.sheets, "sheet") }}
+              </li>
+            </ol>
+          </section>
+        </aside>
       </div>
-      <p v-if="page.data.value.unnamed" class="quiet">
-        {{ countOf(page.data.value.unnamed, "sheet") }} without a name.
-        <router-link to="/mark">Say whose they are</router-link>
-      </p>
-      <section v-if="page.data.value.commonest.length" aria-label="What to teach again">
-        <h2>What to teach again</h2>
-        <ol>
-          <li v-for="one in page.data.value.commonest" :key="one.code">
-            {{ one.title }}, on {{ countOf(one.sheets, "sheet") }}
-          </li>
-        </ol>
-      </section>
     </template>
   </section>
 </template>
@@ -134,6 +138,18 @@ select {
   background: var(--card);
   color: var(--ink);
   font: inherit;
+}
+.page {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 20px 48px;
+  max-width: 100%;
+}
+aside {
+  display: grid;
+  gap: 16px;
+  align-content: start;
+  max-width: 320px;
 }
 .scroll {
   max-width: 100%;

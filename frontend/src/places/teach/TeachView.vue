@@ -5,6 +5,7 @@ import { useRouter } from "vue-router";
 import { useExercise } from "@/api/queries";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
+import OnwardLines from "@/desk/OnwardLines.vue";
 import { finishedLines, linesAfter } from "@/desk/lines";
 import { usePicture } from "@/places/prepare/usePicture";
 import StateNote from "@/ui/StateNote.vue";
@@ -85,6 +86,7 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
         :label="`${doc?.title}, step ${number}`"
       >
         <template #default="{ mmPerPx }">
+          <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
           <g v-if="!finished" pointer-events="none">
             <g v-for="mark in marks" :key="mark.name">

@@ -1,0 +1,152 @@
+"""The promise: projection and construction make the same drawing, to 0.01 mm."""
+
+from __future__ import annotations
+
+import json
+import math
+
+import pytest
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.perspective.plane import Point, distance_point_line, join
+from tests.agreement import difference, kept, outlines
+from tests.documents import EXAMPLES, ONE_POINT, TWO_POINT, random_document, scene_of
+
+CHUNK = 40
+
+
+@pytest.mark.parametrize("first", range(0, 400, CHUNK))
+def test_random_documents_agree(first):
+    compared = 0
+    for seed in range(first, first + CHUNK):
+        data = random_document(seed)
+        try:
+            scene = resolve(from_data(data))
+            drawn, built = outlines(scene), kept(scene)
+        except ExerciseError as refusal:
+            assert refusal.path, "a refusal names its field"
+            continue
+        compared += 1
+        only_drawn, only_built = difference(drawn, built)
+        # Ready to paste into tests/cases when it fails:
+        assert not only_drawn, json.dumps(data)
+        assert not only_built, json.dumps(data)
+    assert compared > CHUNK * 0.3
+
+
+@pytest.mark.parametrize("path", sorted(EXAMPLES.glob("*.json")), ids=lambda path: path.stem)
+def test_examples_agree(path):
+    scene = resolve(from_data(json.loads(path.read_text())))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    assert len(outlines(scene)) > 8
+
+
+CUTS = [{"fraction": 0.37}, {"along_mm": 42}, {"true_mm": 66}]
+
+
+@pytest.mark.parametrize("cut", [*CUTS, {"x_mm": 150}], ids=lambda cut: next(iter(cut)))
+@pytest.mark.parametrize("corner", [None, "top left", "top right", "bottom left", "bottom right"])
+def test_one_point_cuts_from_every_corner(cut, corner):
+    depth = {**cut, "from": corner} if corner else cut
+    scene = scene_of(ONE_POINT, pieces__0__depth=depth)
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("left", [*CUTS, {"x_mm": 120}], ids=lambda cut: next(iter(cut)))
+@pytest.mark.parametrize("right", [*CUTS, {"x_mm": 290}], ids=lambda cut: next(iter(cut)))
+@pytest.mark.parametrize("end", [None, "top", "bottom"])
+def test_two_point_cuts_from_both_ends(left, right, end):
+    more = {"from": end} if end else {}
+    scene = scene_of(
+        TWO_POINT, pieces__0__left={**left, **more}, pieces__0__right={**right, **more}
+    )
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("vp_mm", [-80, 40, 60, 90, 120, 300, 900])
+@pytest.mark.parametrize("level_mm", [20, 160, 185, 210, 280])
+@pytest.mark.parametrize("transparent", [False, True])
+def test_a_box_with_the_vanishing_point_in_every_place(vp_mm, level_mm, transparent):
+    scene = scene_of(
+        ONE_POINT,
+        view__vanishing_point_mm=vp_mm,
+        view__eye_level_mm=level_mm,
+        pieces__0__transparent=transparent,
+    )
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("x_mm", [-200, -60, 60, 200, 360, 480, 620])
+@pytest.mark.parametrize("level_mm", [100, 150, 190, 230, 280])
+def test_a_corner_between_beside_and_beyond_the_points(x_mm, level_mm):
+    scene = scene_of(
+        TWO_POINT,
+        sheet={"size": {"width_mm": 900, "height_mm": 400}},
+        pieces__0__edge__x_mm=x_mm,
+        pieces__0__right={"fraction": 0.3},
+        view__eye_level_mm=level_mm,
+    )
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+def test_touching_boxes_draw_their_shared_edge_once():
+    row = [
+        {"kind": "box", "id": name, "standing": "ground", "depth": {"true_mm": 40},
+         "front": {"x_mm": x, "y_mm": 170, "width_mm": 50, "height_mm": 40}}
+        for name, x in (("a", 60), ("b", 110), ("c", 160))
+    ]  # fmt: skip
+    scene = scene_of(ONE_POINT, pieces=row)
+    lines = outlines(scene)
+    for i, line in enumerate(lines):
+        for other in lines[i + 1 :]:
+            apart = max(
+                min(math.dist(end, other.start), math.dist(end, other.end))
+                for end in line.segment
+            )
+            assert apart > 0.01, "no line is drawn twice"
+
+
+def test_of_two_floating_boxes_the_first_hides_the_other_whole():
+    front = ONE_POINT["pieces"][0]
+    behind = {**front, "id": "other", "front": {**front["front"], "x_mm": 80, "y_mm": 170}}
+    both = scene_of(ONE_POINT, pieces=[front, behind])
+    turned = scene_of(ONE_POINT, pieces=[behind, front])
+    count = lambda scene, name: sum(line.piece == name for line in outlines(scene))  # noqa: E731
+    assert count(both, "crate") == count(scene_of(ONE_POINT), "crate")
+    assert count(turned, "other") == count(scene_of(ONE_POINT, pieces=[behind]), "other")
+    for scene in (both, turned):
+        assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("data", [ONE_POINT, TWO_POINT], ids=["one point", "two points"])
+def test_each_family_meets_in_its_vanishing_point(data):
+    scene = scene_of(data)
+    points = {vp.name: vp.at for vp in scene.vanishing_points}
+    for step in steps(scene):
+        for drawn in step.strokes:
+            line = join(Point(*drawn.stroke.start), Point(*drawn.stroke.end))
+            if drawn.stroke.family in points:
+                assert distance_point_line(points[drawn.stroke.family], line) < 1e-6
+            elif drawn.stroke.family == "vertical":
+                assert drawn.stroke.start[0] == pytest.approx(drawn.stroke.end[0])
+            elif drawn.stroke.family == "horizontal":
+                assert drawn.stroke.start[1] == pytest.approx(drawn.stroke.end[1])
+
+
+def test_two_views_on_one_sheet_hide_one_another():
+    data = {
+        **ONE_POINT,
+        "views": {"side street": {"kind": "one-point", "eye_level_mm": 100,
+                                  "vanishing_point_mm": 350, "viewing_distance_mm": 250}},
+        "pieces": [
+            {**ONE_POINT["pieces"][0], "standing": "ground", "depth": {"fraction": 0.1}},
+            {"kind": "box", "id": "far", "view": "side street", "standing": "ground",
+             "front": {"x_mm": 90, "y_mm": 110, "width_mm": 90, "height_mm": 60},
+             "depth": {"fraction": 0.3}},
+        ],
+    }  # fmt: skip
+    scene = scene_of(data)
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    assert {line.family for line in outlines(scene) if line.piece == "far"} >= {"side street:VP1"}

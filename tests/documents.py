@@ -1,0 +1,147 @@
+"""Exercise documents for tests: a plain one to change, and random ones from a seed."""
+
+from __future__ import annotations
+
+import copy
+import json
+import random
+from pathlib import Path
+from typing import Any
+
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import Scene, resolve
+
+ROOT = Path(__file__).parents[1]
+EXAMPLES = ROOT / "examples"
+
+Data = dict[str, Any]
+
+ONE_POINT: Data = {
+    "format": "orthopsis-exercise",
+    "version": 1,
+    "title": "One box",
+    "sheet": {"size": "A3", "orientation": "landscape"},
+    "view": {
+        "kind": "one-point",
+        "eye_level_mm": 100,
+        "vanishing_point_mm": 210,
+        "viewing_distance_mm": 300,
+        "eye_height_mm": 120,
+    },
+    "pieces": [
+        {
+            "kind": "box",
+            "id": "crate",
+            "front": {"x_mm": 60, "y_mm": 160, "width_mm": 60, "height_mm": 50},
+            "depth": {"fraction": 0.4},
+        }
+    ],
+}
+
+TWO_POINT: Data = {
+    "format": "orthopsis-exercise",
+    "version": 1,
+    "title": "One corner",
+    "sheet": {"size": "A3", "orientation": "landscape"},
+    "view": {
+        "kind": "two-point",
+        "eye_level_mm": 120,
+        "left_vp_mm": -90,
+        "right_vp_mm": 510,
+        "eye_height_mm": 120,
+    },
+    "pieces": [
+        {
+            "kind": "box",
+            "id": "shed",
+            "edge": {"x_mm": 200, "top_mm": 150, "bottom_mm": 230},
+            "left": {"fraction": 0.3},
+            "right": {"along_mm": 70},
+        }
+    ],
+}
+
+
+def changed(data: Data, **fields: Any) -> Data:
+    """A deep copy with fields set by path: ``pieces__0__front__x_mm=30``."""
+    result = copy.deepcopy(data)
+    for path, value in fields.items():
+        *way, last = [int(part) if part.isdigit() else part for part in path.split("__")]
+        place = result
+        for part in way:
+            place = place[part]
+        place[last] = value
+    return result
+
+
+def scene_of(data: Data, **fields: Any) -> Scene:
+    """A resolved document."""
+    return resolve(from_data(changed(data, **fields)))
+
+
+def example(name: str) -> Scene:
+    """A resolved document of the examples folder."""
+    return resolve(from_data(json.loads((EXAMPLES / f"{name}.json").read_text())))
+
+
+def random_document(seed: int, most_pieces: int = 5) -> Data:
+    """Boxes of either system, all cuts, floating and standing, some transparent."""
+    rng = random.Random(seed)
+    two_points = rng.random() < 0.5
+    level = rng.randint(40, 250)
+    if two_points:
+        left, right = rng.randint(-300, 150), rng.randint(250, 700)
+        view = {"kind": "two-point", "left_vp_mm": left, "right_vp_mm": right}
+    else:
+        view = {
+            "kind": "one-point",
+            "vanishing_point_mm": rng.randint(-100, 500),
+            "viewing_distance_mm": rng.randint(100, 600),
+        }
+    view["eye_level_mm"] = level
+    pieces = []
+    for number in range(rng.randint(1, most_pieces)):
+        piece: Data = {
+            "kind": "box",
+            "id": f"box {number}",
+            "standing": rng.choice(["ground", "floating"]),
+            "transparent": rng.random() < 0.2,
+        }
+        on_ground = piece["standing"] == "ground"
+        if two_points:
+            top = rng.randint(5, 250)
+            foot = top + rng.randint(5, 100)
+            if on_ground:
+                foot = max(foot, level + rng.randint(5, 60))
+            anywhere = rng.random() < 0.3
+            low, high = (20, 400) if anywhere else (max(left, 10) + 5, min(right, 410) - 5)
+            piece["edge"] = {"x_mm": rng.randint(low, high), "top_mm": top, "bottom_mm": foot}
+            piece["left"], piece["right"] = _random_cut(rng), _random_cut(rng)
+        else:
+            top, height = rng.randint(5, 240), rng.randint(5, 100)
+            if on_ground:
+                height = max(height, level + rng.randint(5, 60) - top)
+            width = rng.randint(10, 120)
+            x = rng.randint(0, 380)
+            piece["front"] = {"x_mm": x, "y_mm": top, "width_mm": width, "height_mm": height}
+            piece["depth"] = _random_cut(rng)
+        pieces.append(piece)
+    return {
+        "format": "orthopsis-exercise",
+        "version": 1,
+        "title": f"random {seed}",
+        "sheet": {"size": "A3"},
+        "view": view,
+        "pieces": pieces,
+    }
+
+
+def _random_cut(rng: random.Random) -> Data:
+    return rng.choice(
+        [
+            {"fraction": round(rng.uniform(0.05, 0.9), 2)},
+            {"along_mm": rng.randint(5, 60)},
+            {"true_mm": rng.randint(5, 120)},
+            {"x_mm": rng.randint(10, 410)},
+        ]
+    )
