@@ -102,8 +102,7 @@ def test_touching_boxes_draw_their_shared_edge_once():
     for i, line in enumerate(lines):
         for other in lines[i + 1 :]:
             apart = max(
-                min(math.dist(end, other.start), math.dist(end, other.end))
-                for end in line.segment
+                min(math.dist(end, other.start), math.dist(end, other.end)) for end in line.segment
             )
             assert apart > 0.01, "no line is drawn twice"
 

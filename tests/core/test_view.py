@@ -2,6 +2,7 @@
 
 import math
 import random
+from itertools import pairwise
 
 import pytest
 
@@ -148,7 +149,7 @@ def test_sheet_sizes_of_iso_216(size, landscape):
 
 def test_a_sizes_have_the_ratio_of_root_two_and_halve():
     names = ["A1", "A2", "A3", "A4", "A5"]
-    for larger, smaller in zip(names, names[1:], strict=False):
+    for larger, smaller in pairwise(names):
         assert PAPER_SIZES_MM[smaller][1] == PAPER_SIZES_MM[larger][0]
         short, long = PAPER_SIZES_MM[larger]
         assert long / short == pytest.approx(math.sqrt(2), abs=0.01)

@@ -11,7 +11,7 @@ from collections.abc import Callable
 from datetime import date, timedelta
 from pathlib import Path
 
-from sqlalchemy import delete, func, select
+from sqlalchemy import delete, func, select, update
 from sqlalchemy.orm import Session
 
 from orthopsis.demo.scanner import scan_sheet
@@ -71,6 +71,7 @@ def has_other_work(session: Session) -> bool:
 
 def clear(session: Session) -> None:
     """Take everything out, in the order that the tables hang together."""
+    session.execute(update(ExerciseRow).values(set_aside_from=None))
     for table in reversed(Base.metadata.sorted_tables):
         session.execute(delete(table))
 

@@ -54,7 +54,7 @@ def findings(
     praise = _praise(scene, judged, points)
     fixes = [
         *_own_points(scene, points),
-        *_wrong_points(judged),
+        *_wrong_points(judged, points),
         *_uprights_and_levels(judged),
         *_single_lines(judged, points),
         *_missing(judged, expected),
@@ -134,7 +134,8 @@ def _direction(wording: Wording, across_mm: float, down_mm: float, name: str) ->
     return f"{' and '.join(parts)} {'of ' if parts[-1].endswith(('left', 'right')) else ''}{name}"
 
 
-def _wrong_points(judged: Sequence[JudgedStroke]) -> list[Finding]:
+def _wrong_points(judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint]) -> list[Finding]:
+    elsewhere = {point.name for point in points if point.consistent_elsewhere}
     return [
         _at(line, "wrong-point", "fix",
             f"This line should run to {line.family}, but it goes another way, "
@@ -142,7 +143,7 @@ def _wrong_points(judged: Sequence[JudgedStroke]) -> list[Finding]:
             f"{line.family} before drawing.")
         for line in judged
         if line.assigned.wrong_way and line.verdict is Verdict.OFF
-        and line.family not in (VERTICAL, HORIZONTAL)
+        and line.family not in {VERTICAL, HORIZONTAL} | elsewhere
     ]  # fmt: skip
 
 

@@ -60,9 +60,7 @@ def construct_from_front(
     )
     step.check = "The uprights are square to the edge of the sheet."
 
-    running = [
-        i for i in range(4) if edges.shows(i, i + 4) and distance(marks[i].at, vp.at) > 1e-6
-    ]
+    running = [i for i in range(4) if edges.shows(i, i + 4) and distance(marks[i].at, vp.at) > 1e-6]
     if not running:
         step.check += f" {vp.name} lies within the face, so no side of the box shows."
     else:

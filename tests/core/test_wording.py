@@ -1,0 +1,50 @@
+"""Measures as a ruler shows them."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+import pytest
+
+from orthopsis.construction.wording import Wording, inches
+
+
+@pytest.mark.parametrize(
+    ("units", "mm", "text"),
+    [
+        ("cm", 60, "6 cm"),
+        ("cm", 114, "11.4 cm"),
+        ("cm", 114.5, "11.45 cm"),
+        ("cm", 114.2, "about 11.4 cm"),
+        ("mm", 114.5, "114.5 mm"),
+        ("in", 25.4 * 3.375, "3⅜ in"),
+        ("in", 25.4 * 7.5, "7½ in"),
+        ("in", 25.4 * 0.0625, "1⁄16 in"),
+        ("in", 25.4 * 2.3125, "2 5⁄16 in"),
+        ("in", 100, "about 3 15⁄16 in"),
+        ("in", 0, "0 in"),
+    ],
+)
+def test_a_measure_reads_as_on_the_ruler(units, mm, text):
+    assert Wording(units).length(mm) == text
+
+
+def test_every_sixteenth_of_an_inch_has_its_own_words():
+    words = [inches(Fraction(i, 16)) for i in range(1, 64)]
+    assert len(set(words)) == len(words)
+    assert "." not in "".join(words)
+
+
+@pytest.mark.parametrize(
+    ("units", "mm", "text"),
+    [("cm", 13.7, "1.4 cm"), ("cm", 0.2, "0.1 cm"), ("in", 13.7, "½ in"), ("in", 0.3, "⅛ in")],
+)
+def test_a_found_measure_is_rounded_to_what_an_eye_sees(units, mm, text):
+    assert Wording(units).rough(mm) == text
+
+
+def test_the_line_and_the_eraser_have_the_teachers_words():
+    assert Wording(line="horizon").eye_level == "horizon line"
+    assert Wording().eye_level == "eye level line"
+    assert (Wording(spelling="UK").rub_out, Wording(spelling="US").rub_out) == ("Rub out", "Erase")
+    assert (Wording(spelling="UK").centre, Wording(spelling="US").centre) == ("centre", "center")

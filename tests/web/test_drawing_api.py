@@ -1,0 +1,115 @@
+"""Stateless drawing: a document in, its picture, steps and pages out; every refusal a problem."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+
+from orthopsis.exercise.records import drawing_record, steps_record
+from orthopsis.exercise.resolve import picture, steps
+from orthopsis.web.app import create_app
+from tests.documents import ONE_POINT, TWO_POINT, changed, scene_of
+
+
+@pytest.mark.parametrize("data", [ONE_POINT, TWO_POINT], ids=["one point", "two points"])
+def test_the_picture_is_that_of_the_command_line(client, data):
+    answer = client.post("/api/picture", json=data)
+    assert answer.status_code == 200
+    scene = scene_of(data)
+    record = json.loads(json.dumps(drawing_record(scene, picture(scene))))
+    drawing = answer.json()["drawing"]
+    assert drawing["strokes"] == record["strokes"]
+    assert drawing["sheet"] == record["sheet"]
+
+
+def test_the_steps_are_those_of_the_command_line(client):
+    answer = client.post("/api/steps", json=ONE_POINT)
+    assert answer.json() == json.loads(json.dumps(steps_record(steps(scene_of(ONE_POINT)))))
+
+
+def test_facts_advice_and_grips_come_with_the_picture(client):
+    answer = client.post("/api/picture", json=TWO_POINT).json()
+    assert answer["facts"]["strips"][0] == {"name": "VP1", "side": "left", "length_mm": 90}
+    assert {one["code"] for one in answer["advice"]} == {"tape-strip"}
+    assert answer["units"] == "cm"
+    grips = {grip["field"]: grip for grip in answer["grips"]}
+    assert grips["left"]["way"] == "fraction"
+    assert grips["left"]["start"] == [200, 150]
+    assert grips["left"]["at"] == pytest.approx([200 - 0.3 * 290, 150 - 0.3 * 30])
+    assert grips["right"]["goal"] == [510, 120]
+
+
+def test_an_answer_may_be_sent_back_as_it_came(client):
+    added = client.post("/api/exercises", json=ONE_POINT).json()["document"]
+    assert client.post("/api/picture", json=added).status_code == 200
+
+
+def test_the_handout_is_a_pdf_to_look_at(client):
+    answer = client.post("/api/handout", json=changed(ONE_POINT, title="Böxes: a/b"))
+    assert answer.headers["content-type"] == "application/pdf"
+    assert answer.headers["content-disposition"] == 'inline; filename="b-xes--a-b.pdf"'
+    assert answer.content.startswith(b"%PDF")
+
+
+@pytest.mark.parametrize(
+    ("change", "field", "says"),
+    [
+        ({"piezes": []}, "piezes", "unknown field"),
+        ({"view__eye_level_mm": "x"}, "view.eye_level_mm", "must be a number"),
+        ({"pieces__0__depth": {"along_mm": 900}}, "pieces[0].depth.along_mm", "choose a place"),
+        ({"pieces__0__view": "rail"}, "pieces[0].view", "there is no view"),
+    ],
+)
+def test_a_fault_is_a_problem_that_names_the_field(client, change, field, says):
+    answer = client.post("/api/picture", json=changed(ONE_POINT, **change))
+    assert answer.status_code == 422
+    assert answer.headers["content-type"] == "application/problem+json"
+    problem = answer.json()
+    assert problem["field"] == field
+    assert says in problem["detail"]
+    assert problem["type"].startswith("urn:orthopsis:")
+
+
+def test_steps_without_an_order_are_refused_while_the_picture_is_drawn(client):
+    box = {**ONE_POINT["pieces"][0], "standing": "ground"}
+    data = changed(ONE_POINT, pieces=[box, {**box, "id": "tray"}])
+    assert client.post("/api/picture", json=data).status_code == 200
+    problem = client.post("/api/steps", json=data).json()
+    assert problem["title"] == "no drawing order"
+
+
+def test_what_is_not_json_is_a_problem_too(client):
+    answer = client.post("/api/picture", content=b"{", headers={"content-type": "application/json"})
+    assert answer.status_code == 422
+    assert answer.headers["content-type"] == "application/problem+json"
+
+
+def test_unknown_addresses_are_problems(client):
+    answer = client.get("/api/nothing")
+    assert answer.status_code == 404
+    assert answer.json()["title"] == "not found"
+
+
+def test_the_description_has_no_untyped_holes():
+    """Every answer and every field of every model has a type of its own."""
+    description = create_app().openapi()
+    for path, ways in description["paths"].items():
+        for way, operation in ways.items():
+            for status, response in operation["responses"].items():
+                for body in response.get("content", {}).values():
+                    assert body["schema"], (path, way, status)
+    for name, model in description["components"]["schemas"].items():
+        for field, kind in model.get("properties", {}).items():
+            typed = {"type", "$ref", "anyOf", "oneOf", "allOf", "const", "enum"} & set(kind)
+            assert typed, (name, field)
+            assert kind.get("additionalProperties") is not True, (name, field)
+
+
+def test_names_of_operations_are_given_once():
+    names = [
+        operation["operationId"]
+        for ways in create_app().openapi()["paths"].values()
+        for operation in ways.values()
+    ]
+    assert len(names) == len(set(names))

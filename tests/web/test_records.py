@@ -1,0 +1,154 @@
+"""The database: migrations, restarts, crashes, the demo data."""
+
+from __future__ import annotations
+
+import os
+import signal
+import time
+from datetime import date
+
+import pytest
+from alembic.autogenerate import compare_metadata
+from alembic.migration import MigrationContext
+from sqlalchemy import inspect, text
+
+from orthopsis.demo import school as demo
+from orthopsis.errors import SchoolError
+from orthopsis.exercise.load import from_data
+from orthopsis.school import shelf
+from orthopsis.school.private_db import PrivateDatabase
+from orthopsis.school.register import register
+from orthopsis.school.store import Store
+from orthopsis.school.tables import Base, SchoolClass, Teacher
+from tests.documents import ONE_POINT
+
+
+def test_the_migrations_make_exactly_the_tables_of_the_code(migrated):
+    with migrated.engine.connect() as connection:
+        context = MigrationContext.configure(connection)
+        assert compare_metadata(context, Base.metadata) == []
+
+
+def test_every_table_but_teachers_and_settings_names_its_teacher(migrated):
+    found = inspect(migrated.engine)
+    for table in found.get_table_names():
+        if table in ("teacher", "setting", "alembic_version"):
+            continue
+        assert "teacher_id" in {column["name"] for column in found.get_columns(table)}, table
+
+
+def test_a_newer_schema_is_refused_and_left_alone(store):
+    with store.session() as session:
+        session.execute(text("UPDATE alembic_version SET version_num = '9999'"))
+    try:
+        with pytest.raises(SchoolError, match="newer version"):
+            store.migrate()
+    finally:
+        with store.session() as session:
+            session.execute(text("UPDATE alembic_version SET version_num = '0001'"))
+    store.migrate()
+
+
+def test_a_session_that_fails_takes_everything_back(store, school):
+    with pytest.raises(RuntimeError), store.session() as session:
+        shelf.add_exercise(session, school["first"], from_data(ONE_POINT))
+        session.flush()
+        raise RuntimeError
+    with store.session() as session:
+        assert list(shelf.exercises(session, school["first"])) == []
+
+
+@pytest.fixture
+def own_database(tmp_path):
+    database = PrivateDatabase(tmp_path / "a folder with spaces")
+    database.start()
+    yield database
+    database.stop()
+
+
+def test_records_survive_a_restart_and_a_kill(own_database):
+    store = Store(own_database.url)
+    store.migrate()
+    with store.session() as session:
+        session.add(Teacher(name="kept"))
+    store.close()
+    own_database.stop()
+    assert own_database.running_pid() is None
+    own_database.start()
+    os.kill(own_database.running_pid(), signal.SIGKILL)
+    for _ in range(100):
+        if own_database.running_pid() is None:
+            break
+        time.sleep(0.05)
+    own_database.start()
+    store = Store(own_database.url)
+    store.migrate()
+    with store.session() as session:
+        assert session.get(Teacher, 1).name == "kept"
+    store.close()
+
+
+def test_a_second_start_finds_the_running_one(own_database):
+    pid = own_database.running_pid()
+    PrivateDatabase(own_database.folder).start()
+    assert own_database.running_pid() == pid
+
+
+def test_an_unfinished_setup_is_done_again(tmp_path):
+    folder = tmp_path / "db"
+    (folder / "data").mkdir(parents=True)
+    (folder / "data.new").mkdir()
+    database = PrivateDatabase(folder)
+    database.start()
+    try:
+        assert database.running_pid()
+        assert oct((folder / "password").stat().st_mode)[-3:] == "600"
+    finally:
+        database.stop()
+
+
+def test_two_folders_have_their_own_servers_and_passwords(own_database, database):
+    assert own_database.running_pid() != database.running_pid()
+    assert own_database.url != database.url
+
+
+@pytest.fixture(scope="module")
+def filled(migrated):
+    with migrated.session() as session:
+        demo.clear(session)
+    said: list[str] = []
+    demo.fill(migrated, said.append, date(2026, 11, 24))
+    return migrated, said
+
+
+def test_the_demo_data_are_a_class_a_lesson_and_five_judged_sheets(filled):
+    store, said = filled
+    assert len(said) == 5
+    with store.session() as session:
+        teacher = session.query(Teacher).one()
+        titles = {row.title for row in shelf.exercises(session, teacher.id)}
+        assert titles == {"Seed crates", "Bell corner"}
+        page = register(session, teacher.id, session.query(SchoolClass).one().id)
+        assert page.school_class.name == "8 Rowan"
+        assert len(page.pupils) == 8
+        assert len(page.sheets) == 5
+        assert all(sheet.verdict and sheet.mark for sheet in page.sheets.values())
+        codes = {
+            finding["code"]
+            for sheet in page.sheets.values()
+            for finding in sheet.verdict.record["findings"]
+        }
+        assert {"vp-moved", "upright-leans", "stray-line"} <= codes
+
+
+def test_other_work_is_told_from_the_demo_data(filled):
+    store, _ = filled
+    with store.session() as session:
+        assert not demo.is_empty(session)
+        assert not demo.has_other_work(session)
+        teacher = session.query(Teacher).one()
+        row = shelf.add_exercise(session, teacher.id, from_data(ONE_POINT))
+        assert demo.has_other_work(session)
+        session.delete(row)
+        session.flush()
+        assert not demo.has_other_work(session)
