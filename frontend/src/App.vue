@@ -15,7 +15,7 @@ const fullScreen = computed(() => route.meta.fullScreen === true);
     <a href="#place" class="skip">Go to the page</a>
     <spine-nav v-if="!fullScreen" />
     <main id="place" tabindex="-1">
-      <router-view />
+      <router-view :key="route.path" />
     </main>
   </n-config-provider>
 </template>

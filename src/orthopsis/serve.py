@@ -159,6 +159,7 @@ def _listen(wished: int) -> socket.socket:
         except OSError:
             listener.close()
             continue
+        listener.listen(128)
         if port != wished:
             tell(f"port {wished} is taken, so {port} is used")
         return listener

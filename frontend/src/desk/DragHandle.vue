@@ -16,7 +16,8 @@ const props = defineProps<{
   across?: boolean;
   down?: boolean;
 }>();
-const emit = defineEmits<{ move: [to: XY]; start: []; end: [] }>();
+/** Keys move by exact steps; a pointer's moves may be rounded. */
+const emit = defineEmits<{ move: [to: XY, exact: boolean]; start: []; end: [] }>();
 
 const dragging = ref(false);
 let grabbedAt: XY = [0, 0];
@@ -36,7 +37,7 @@ function down(event: PointerEvent) {
 function move(event: PointerEvent) {
   if (!dragging.value) return;
   const [x, y] = props.toSheet(event);
-  emit("move", [x - grabbedAt[0], y - grabbedAt[1]]);
+  emit("move", [x - grabbedAt[0], y - grabbedAt[1]], false);
 }
 
 function up() {
@@ -58,7 +59,7 @@ function key(event: KeyboardEvent) {
   event.stopPropagation();
   const size = props.nudge * (event.shiftKey ? 10 : 1);
   emit("start");
-  emit("move", [props.x + step[0] * size, props.y + step[1] * size]);
+  emit("move", [props.x + step[0] * size, props.y + step[1] * size], true);
   emit("end");
 }
 </script>

@@ -43,6 +43,7 @@ function nudge(event: KeyboardEvent) {
     <n-input
       v-model:value="text"
       size="small"
+      placeholder=""
       class="measure"
       :status="wrong ? 'error' : undefined"
       :input-props="{ id, 'aria-invalid': wrong, autocomplete: 'off' }"

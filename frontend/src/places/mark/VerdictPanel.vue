@@ -112,6 +112,7 @@ async function save() {
     <n-input
       v-model:value="words"
       type="textarea"
+      placeholder=""
       :autosize="{ minRows: 4, maxRows: 8 }"
       :maxlength="4000"
       :input-props="{ 'aria-label': 'Words to the pupil' }"

@@ -46,32 +46,28 @@ const pieces = computed(() =>
   }),
 );
 
-/** Arrow keys move finer than round measures: a step as small as the move itself is kept. */
-function stepFor(now: XY, to: XY): number {
-  const moved = Math.max(Math.abs(to[0] - now[0]), Math.abs(to[1] - now[1]));
-  return Math.abs(moved - nudge.value) < 1e-6 ? nudge.value / 16 : props.step;
+const FINE_MM = 0.0001;
+const stepFor = (exact: boolean) => (exact ? FINE_MM : props.step);
+
+function moveEyeLevel(to: XY, exact: boolean) {
+  emit("set", ["view", "eye_level_mm"], rounded(to[1], stepFor(exact)), "eye level");
 }
 
-function moveEyeLevel(to: XY) {
-  const step = stepFor([0, view.value.eye_level_mm], [0, to[1]]);
-  emit("set", ["view", "eye_level_mm"], rounded(to[1], step), "eye level");
+function movePoint(field: string, to: XY, exact: boolean) {
+  emit("set", ["view", field], rounded(to[0], stepFor(exact)), field);
 }
 
-function movePoint(field: string, now: number, to: XY) {
-  emit("set", ["view", field], rounded(to[0], stepFor([now, 0], [to[0], 0])), field);
+function movePiece(index: number, piece: Box, to: XY, exact: boolean) {
+  emit("set", ["pieces", index], pieceMovedTo(piece, to, stepFor(exact)), `move ${index}`);
 }
 
-function movePiece(index: number, piece: Box, from: XY, to: XY) {
-  emit("set", ["pieces", index], pieceMovedTo(piece, to, stepFor(from, to)), `move ${index}`);
+function sizePiece(index: number, piece: Box, to: XY, exact: boolean) {
+  emit("set", ["pieces", index], pieceSizedTo(piece, to, stepFor(exact)), `size ${index}`);
 }
 
-function sizePiece(index: number, piece: Box, from: XY, to: XY) {
-  emit("set", ["pieces", index], pieceSizedTo(piece, to, stepFor(from, to)), `size ${index}`);
-}
-
-function moveCut(grip: Grip, to: XY) {
+function moveCut(grip: Grip, to: XY, exact: boolean) {
   const index = (props.doc.pieces ?? []).findIndex((piece) => piece.id === grip.piece);
-  const value = cutAt(grip, to, stepFor(grip.at, to));
+  const value = cutAt(grip, to, stepFor(exact));
   if (index < 0 || value === null) return;
   emit("set", ["pieces", index, grip.field, grip.way], value, `cut ${index} ${grip.field}`);
 }
@@ -112,7 +108,7 @@ function cutReading(grip: Grip): string {
       :mm-per-px="mmPerPx"
       :to-sheet="toSheet"
       :nudge="nudge"
-      @move="movePoint(point.field, point.x, $event)"
+      @move="(to, exact) => movePoint(point.field, to, exact)"
       @end="emit('settle')"
     />
     <template v-for="one in pieces" :key="one.index">
@@ -128,7 +124,7 @@ function cutReading(grip: Grip): string {
         :to-sheet="toSheet"
         :nudge="nudge"
         @start="emit('choose', one.piece.id)"
-        @move="movePiece(one.index, one.piece, one.anchor, $event)"
+        @move="(to, exact) => movePiece(one.index, one.piece, to, exact)"
         @end="emit('settle')"
       />
       <drag-handle
@@ -143,7 +139,7 @@ function cutReading(grip: Grip): string {
         :mm-per-px="mmPerPx"
         :to-sheet="toSheet"
         :nudge="nudge"
-        @move="sizePiece(one.index, one.piece, one.corner, $event)"
+        @move="(to, exact) => sizePiece(one.index, one.piece, to, exact)"
         @end="emit('settle')"
       />
     </template>
@@ -160,7 +156,7 @@ function cutReading(grip: Grip): string {
         :mm-per-px="mmPerPx"
         :to-sheet="toSheet"
         :nudge="nudge"
-        @move="moveCut(grip, $event)"
+        @move="(to, exact) => moveCut(grip, to, exact)"
         @end="emit('settle')"
       />
     </template>

@@ -31,6 +31,7 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
       <span>Title</span>
       <n-input
         :value="doc.title"
+        placeholder=""
         size="small"
         :maxlength="120"
         :input-props="{ 'aria-label': 'Title' }"

@@ -38,7 +38,8 @@ export function cutAt(grip: Grip, [x, y]: XY, step: number): number | null {
   if (grip.way === "x_mm")
     return clamped(rounded(x, step), Math.min(sx, gx), Math.max(sx, gx), step);
   if (grip.way === "along_mm") return clamped(rounded(along, step), 0, way, step);
-  if (grip.way === "fraction") return Math.min(0.95, Math.max(0.05, rounded(along / way, 0.05)));
+  if (grip.way === "fraction")
+    return Math.min(0.95, Math.max(0.05, rounded(along / way, step < 1 ? 0.001 : 0.05)));
   return null;
 }
 

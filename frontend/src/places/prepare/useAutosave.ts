@@ -45,7 +45,12 @@ export function useAutosave(id: number, document: Readonly<Ref<Exercise | null>>
 
   async function saveOnce() {
     const now = document.value;
-    if (!now || now === saved || state.value.kind === "conflict") return;
+    if (!now || state.value.kind === "conflict") return;
+    if (now === saved) {
+      // Undone again before it was saved: there is nothing to do.
+      state.value = { kind: "saved" };
+      return;
+    }
     state.value = { kind: "saving" };
     try {
       const answer = await answered(
@@ -75,7 +80,7 @@ export function useAutosave(id: number, document: Readonly<Ref<Exercise | null>>
   }
 
   watch(document, (now) => {
-    if (now && now !== saved && state.value.kind !== "conflict") {
+    if (now && counter && state.value.kind !== "conflict") {
       state.value = { kind: "saving" };
       plan(PAUSE_MS);
     }

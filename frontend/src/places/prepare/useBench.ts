@@ -20,8 +20,8 @@ export function useBench(id: number) {
     opened.data,
     (answer) => {
       if (!answer || document.value) return;
-      history.reset(answer.document);
       saving.opened(answer.counter, answer.document);
+      history.reset(answer.document);
     },
     { immediate: true },
   );
