@@ -26,7 +26,7 @@ CHROMIUM_OPTIONS = [
 ]
 
 
-# A busy machine may take long over what is done in a blink elsewhere; a pass is never slower for it.
+# A busy machine may be slow; a test that passes is never slowed by patience.
 PATIENCE_MS = 40_000
 expect.set_options(timeout=PATIENCE_MS)
 

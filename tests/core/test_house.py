@@ -1,0 +1,88 @@
+"""The house itself: the launcher, the rooms' signs, the documents that tell of it."""
+
+from __future__ import annotations
+
+import ast
+import json
+import re
+import subprocess
+
+import pytest
+
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import picture, resolve, steps
+from tests.documents import ROOT
+
+ROOMS = sorted(path.parent for path in (ROOT / "src" / "orthopsis").glob("*/__init__.py"))
+
+
+def launcher(*args):
+    return subprocess.run(
+        [ROOT / "orthopsis", *args], capture_output=True, text=True, check=False, cwd="/"
+    )
+
+
+def test_the_launcher_is_sound_bash_and_lists_its_verbs():
+    assert subprocess.run(["bash", "-n", ROOT / "orthopsis"], check=False).returncode == 0
+    shown = launcher("help")
+    assert shown.returncode == 0
+    for verb in ("demo", "serve", "stop", "test", "bench", "draw", "steps", "handout", "check"):
+        assert verb in shown.stdout
+
+
+def test_an_unknown_verb_is_refused_with_the_list():
+    result = launcher("paint")
+    assert result.returncode == 2
+    assert "'paint' is unknown" in result.stderr
+    assert "./orthopsis demo" in result.stderr
+
+
+def test_an_unknown_part_of_the_tests_is_refused():
+    result = launcher("test", "roof")
+    assert result.returncode == 2
+    assert "core, web, browser" in result.stderr
+
+
+@pytest.mark.parametrize("room", ROOMS, ids=lambda path: path.name)
+def test_every_room_says_what_lives_in_it(room):
+    sign = ast.get_docstring(ast.parse((room / "__init__.py").read_text()))
+    assert sign
+    assert len(sign.splitlines()) >= 1
+    assert room.name in (ROOT / "docs" / "architecture.md").read_text()
+
+
+def test_every_example_in_the_format_page_is_accepted():
+    """The views and boxes shown in the documentation draw and step as they stand."""
+    page = (ROOT / "docs" / "exercise-format.md").read_text()
+    parts = [json.loads(block) for block in re.findall(r"```json\n(.*?)```", page, re.DOTALL)]
+    views = {part["kind"]: part for part in parts if "eye_level_mm" in part}
+    boxes = [part for part in parts if part["kind"] == "box"]
+    assert len(views) == 2
+    assert len(boxes) == 2
+    for box, view, size in zip(boxes, views.values(), ("A3", "12x18in"), strict=True):
+        data = {
+            "format": "orthopsis-exercise", "version": 1, "title": "From the page",
+            "sheet": {"size": size}, "view": view, "pieces": [box],
+        }  # fmt: skip
+        scene = resolve(from_data(data))
+        assert picture(scene)
+        assert steps(scene)
+
+
+def test_the_readmes_document_is_accepted_and_its_pictures_exist():
+    readme = (ROOT / "README.md").read_text()
+    (block,) = re.findall(r"```json\n(.*?)```", readme, re.DOTALL)
+    assert picture(resolve(from_data(json.loads(block))))
+    shown = set(re.findall(r"\((docs/[\w/.-]+)\)", readme))
+    assert shown
+    for path in shown:
+        assert (ROOT / path).is_file(), path
+    kept = {f"docs/screenshots/{p.name}" for p in (ROOT / "docs" / "screenshots").glob("*.png")}
+    assert kept <= shown, "every kept picture is linked"
+
+
+def test_no_module_has_grown_too_large_to_know():
+    for path in (ROOT / "src").rglob("*.py"):
+        assert len(path.read_text().splitlines()) <= 400, path.name
+    for path in (ROOT / "frontend" / "src").rglob("*.vue"):
+        assert len(path.read_text().splitlines()) <= 420, path.name
