@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -288,9 +288,8 @@ def _dark_and_light(strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
     scaled = np.asarray(np.clip(tones * 255, 0, 255), dtype=np.uint8).reshape(1, -1)
     limit, _ = cv2.threshold(scaled, 0, 255, cv2.THRESH_BINARY + cv2.THRESH_OTSU)
     one_tone = tones.max() < 1.6 * max(tones.min(), 1e-6)
+    # Compared in the whole steps in which the limit was found.
     return [
-        FoundStroke(
-            s.start, s.end, s.angle_sd_deg, s.darkness, one_tone or s.darkness * 255 > limit
-        )
-        for s in strokes
+        replace(stroke, dark=bool(one_tone or tone > limit))
+        for stroke, tone in zip(strokes, scaled.ravel(), strict=True)
     ]
