@@ -54,7 +54,7 @@ class Server:
 
     def stop(self):
         self.process.send_signal(signal.SIGINT)
-        assert self.process.wait(30) == 0
+        assert self.process.wait(120) == 0
         return self.process.stdout.read()
 
     def wait_until_it_answers(self, seconds):
