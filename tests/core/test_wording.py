@@ -47,4 +47,3 @@ def test_the_line_and_the_eraser_have_the_teachers_words():
     assert Wording(line="horizon").eye_level == "horizon line"
     assert Wording().eye_level == "eye level line"
     assert (Wording(spelling="UK").rub_out, Wording(spelling="US").rub_out) == ("Rub out", "Erase")
-    assert (Wording(spelling="UK").centre, Wording(spelling="US").centre) == ("centre", "center")

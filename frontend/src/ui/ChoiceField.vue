@@ -16,7 +16,7 @@ function choose(event: Event) {
 <template>
   <label class="field">
     <span :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
-    <select :value="value" @change="choose">
+    <select class="plain" :value="value" @change="choose">
       <option v-for="option in options" :key="option.value" :value="option.value">
         {{ option.label }}
       </option>
@@ -36,13 +36,5 @@ span {
 }
 select {
   width: 100%;
-  height: 30px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
 }
 </style>

@@ -31,10 +31,6 @@ class Wording:
         return "eye level line" if self.line == "eye level" else "horizon line"
 
     @property
-    def centre(self) -> str:
-        return "centre" if self.spelling == "UK" else "center"
-
-    @property
     def rub_out(self) -> str:
         return "Rub out" if self.spelling == "UK" else "Erase"
 

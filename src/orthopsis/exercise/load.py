@@ -51,11 +51,6 @@ def to_data(exercise: Exercise) -> dict[str, Any]:
     return data
 
 
-def to_text(exercise: Exercise) -> str:
-    """The document as readable JSON."""
-    return json.dumps(to_data(exercise), indent=2, ensure_ascii=False) + "\n"
-
-
 def field_path(location: Sequence[str | int]) -> str:
     """A field's path as a person writes it.
 

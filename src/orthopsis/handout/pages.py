@@ -76,7 +76,6 @@ def _data(scene: Scene, made: Sequence[Step], parts: Sequence[Part]) -> dict[str
         ],
         "width_mm": scene.sheet.width_mm,
         "height_mm": scene.sheet.height_mm,
-        "centre": wording.centre,
     }
 
 

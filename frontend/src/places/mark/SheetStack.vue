@@ -18,12 +18,19 @@ const handIn = useHandIn(() => props.lessonId);
 const input = ref<HTMLInputElement | null>(null);
 const waiting = ref(0);
 const refused = ref<string[]>([]);
+/** The photo under way is still judged; those after it are not sent. */
+const stopped = ref(false);
 
 async function take(files: FileList | null | undefined) {
   const photos = [...(files ?? [])];
   waiting.value += photos.length;
   refused.value = [];
+  stopped.value = false;
   for (const photo of photos) {
+    if (stopped.value) {
+      waiting.value -= 1;
+      continue;
+    }
     try {
       const sheet = await handIn.mutateAsync(photo);
       emit("choose", sheet.id);
@@ -49,6 +56,7 @@ const signOf = (sheet: PupilSheet) =>
     <label>
       <span class="visually-hidden">Lesson</span>
       <select
+        class="plain"
         :value="lessonId"
         @change="emit('lesson', Number(($event.target as HTMLSelectElement).value))"
       >
@@ -74,9 +82,12 @@ const signOf = (sheet: PupilSheet) =>
         </button>
       </li>
     </ol>
-    <p v-if="waiting" role="status">
-      Looking at {{ waiting }} {{ waiting === 1 ? "photo" : "photos" }}…
-    </p>
+    <div v-if="waiting" class="waiting" role="status">
+      <span>Looking at {{ waiting }} {{ waiting === 1 ? "photo" : "photos" }}…</span>
+      <n-button v-if="waiting > 1 && !stopped" size="tiny" @click="stopped = true">
+        Stop after this one
+      </n-button>
+    </div>
     <p v-for="message in refused" :key="message" class="refused" role="alert">{{ message }}</p>
     <n-button :disabled="waiting > 0" @click="input?.click()">Add photos of sheets</n-button>
     <input
@@ -102,13 +113,6 @@ const signOf = (sheet: PupilSheet) =>
 }
 select {
   width: 100%;
-  padding: 6px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
 }
 ol {
   display: grid;
@@ -147,6 +151,11 @@ img,
   padding: 4px;
   color: #50545b;
   font-size: 12px;
+}
+.waiting {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 small {
   display: block;

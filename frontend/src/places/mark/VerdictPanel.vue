@@ -102,7 +102,7 @@ async function save() {
     <h2>To the pupil</h2>
     <label class="pupil">
       <span>Pupil</span>
-      <select v-model="pupilId">
+      <select class="plain" v-model="pupilId">
         <option :value="null">Whose sheet is it?</option>
         <option v-for="pupil in group?.pupils" :key="pupil.id" :value="pupil.id">
           {{ pupil.name }}
@@ -207,12 +207,6 @@ async function save() {
 }
 select {
   width: 100%;
-  height: 32px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
 }
 fieldset {
   display: grid;

@@ -40,7 +40,7 @@ function setPercent(event: Event) {
     <choice-field :value="given.way" :label="label" :options="WAYS" @set="changeWay" />
     <label v-if="given.way === 'fraction'" class="percent">
       <span>Per cent</span>
-      <input type="number" min="1" max="99" :value="percent" @change="setPercent" />
+      <input class="plain" type="number" min="1" max="99" :value="percent" @change="setPercent" />
     </label>
     <measure-input
       v-else
@@ -66,12 +66,5 @@ function setPercent(event: Event) {
 }
 input {
   width: 100%;
-  height: 30px;
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -64,7 +64,7 @@ function rename(event: Event) {
     <div v-if="open" class="body">
       <label class="name">
         <span>Name</span>
-        <input :value="piece.id" maxlength="40" @change="rename" />
+        <input class="plain" :value="piece.id" maxlength="40" @change="rename" />
       </label>
       <div v-if="piece.front" class="grid">
         <measure-input
@@ -189,12 +189,5 @@ function rename(event: Event) {
 }
 input {
   width: 100%;
-  height: 30px;
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -28,14 +28,14 @@ async function give() {
   <form class="give" @submit.prevent="give">
     <label>
       <span>Set an exercise</span>
-      <select v-model="exerciseId">
+      <select class="plain" v-model="exerciseId">
         <option :value="null">Choose from the shelf</option>
         <option v-for="item in exercises" :key="item.id" :value="item.id">{{ item.title }}</option>
       </select>
     </label>
     <label>
       <span>On</span>
-      <input v-model="day" type="date" required />
+      <input class="plain" v-model="day" type="date" required />
     </label>
     <n-button attr-type="submit" :disabled="exerciseId === null" :loading="giving.isPending.value">
       Set it
@@ -55,16 +55,6 @@ span {
   display: block;
   font-size: 13px;
   color: var(--quiet);
-}
-select,
-input {
-  height: 34px;
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
 }
 [role="alert"] {
   color: var(--off);

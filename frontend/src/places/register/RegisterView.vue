@@ -40,7 +40,7 @@ function cellOf(pupilId: number, lessonId: number) {
       <h1>Register</h1>
       <label v-if="classes.data.value?.length">
         <span class="visually-hidden">Class</span>
-        <select v-model="classId">
+        <select class="plain" v-model="classId">
           <option v-for="one in classes.data.value" :key="one.id" :value="one.id">
             {{ one.name }}
           </option>
@@ -129,15 +129,6 @@ header {
   display: flex;
   gap: 20px;
   align-items: center;
-}
-select {
-  height: 34px;
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
 }
 .page {
   display: flex;
