@@ -182,7 +182,7 @@ def test_everything_is_still_there_after_a_restart_and_after_a_kill(own_server, 
     add("Before the restart")
     assert "everything is saved" in own_server.stop()
     own_server.start()
-    own_server.wait_until_it_answers(60)
+    own_server.wait_until_it_answers(300)
     add("Before the kill")
     os.kill(own_server.process.pid, signal.SIGKILL)
     own_server.process.wait()

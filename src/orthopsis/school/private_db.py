@@ -18,7 +18,7 @@ from pathlib import Path
 
 from orthopsis.errors import SchoolError
 
-START_SECONDS = 60.0
+START_SECONDS = 180.0
 USER = DATABASE = "orthopsis"
 
 
@@ -50,7 +50,7 @@ class PrivateDatabase:
         program = _program("mariadbd", "mysqld")
         if not (self.data / "mysql").is_dir():
             self._install()
-        if not self._password_file.exists():
+        if not self._password_file.exists() or not self._password_file.read_text().strip():
             self._password_file.touch(mode=0o600)
             self._password_file.write_text(secrets.token_urlsafe(24))
         self._port_file.write_text(str(_free_port(self._last_port())))
@@ -58,7 +58,7 @@ class PrivateDatabase:
         init.touch(mode=0o600)
         init.write_text(self._first_statements())
         with self._log.open("ab") as log:
-            subprocess.Popen(
+            server = subprocess.Popen(
                 [program, "--no-defaults", *self._options(init)],
                 stdout=log,
                 stderr=log,
@@ -70,6 +70,8 @@ class PrivateDatabase:
             if self._answers():
                 init.unlink(missing_ok=True)
                 return
+            if server.poll() is not None:
+                break
             time.sleep(0.05)
         raise SchoolError(
             f"the database did not start; its last words: {self._last_words()} "
