@@ -63,12 +63,12 @@ def serve(tmp_path):
 def end(process, by=signal.SIGINT):
     process.send_signal(by)
     rest = process.stdout.read()
-    process.wait(120)
+    process.wait(300)
     return rest
 
 
 def get(address, path):
-    with urllib.request.urlopen(address + path, timeout=60) as answer:
+    with urllib.request.urlopen(address + path, timeout=240) as answer:
         return answer.read().decode()
 
 
@@ -78,7 +78,7 @@ def put_on_shelf(address, title):
         json.dumps(changed(ONE_POINT, title=title)).encode(),
         {"Content-Type": "application/json"},
     )
-    urllib.request.urlopen(request, timeout=60).read()
+    urllib.request.urlopen(request, timeout=240).read()
 
 
 def titles(address):
@@ -92,7 +92,7 @@ def test_a_second_start_points_to_the_first_and_stop_stops_both(serve):
     assert second.returncode == 2
     assert second.stderr.strip() == f"orthopsis: it is already running at {address}"
     assert serve.run("--stop").stdout.strip() == "Stopped."
-    process.wait(120)
+    process.wait(300)
     with pytest.raises(urllib.error.URLError):
         get(address, "api/server")
     assert serve.run("--stop").stdout.strip() == "Nothing was running."
@@ -104,7 +104,7 @@ def test_both_ways_of_ending_stop_the_database_too(serve, by):
     process, _, _ = serve.start()
     pid = int((serve.folder / "db" / "mariadb.pid").read_text())
     end(process, by)
-    until = time.monotonic() + 60
+    until = time.monotonic() + 240
     while os.path.exists(f"/proc/{pid}/exe") and time.monotonic() < until:
         time.sleep(0.1)
     assert not (serve.folder / "db" / "mariadb.pid").exists()
@@ -140,7 +140,7 @@ def test_fresh_demo_data_ask_before_other_work_is_removed(serve):
     assert address is None
     assert "There is work here beside the demo data" in heard
     assert "nothing was removed" in heard
-    assert process.wait(120) == 2
+    assert process.wait(300) == 2
 
     process, address, _ = serve.start("--demo", "--fresh", answer="remove\n")
     assert titles(address) == {"Seed crates", "Bell corner"}
