@@ -71,7 +71,7 @@ def stop(folder: Path) -> None:
     pid, _ = _running(folder)
     if pid is not None:
         os.kill(pid, signal.SIGTERM)
-        for _ in range(400):
+        for _ in range(2400):
             if not Path(f"/proc/{pid}").exists():
                 break
             time.sleep(0.05)
@@ -179,6 +179,8 @@ def main() -> None:
     args = parser.parse_args()
     logging.basicConfig(level=logging.WARNING, format="%(levelname)s %(message)s")
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    # A shell may start its background work deaf to Ctrl+C; a server must always hear it.
+    signal.signal(signal.SIGINT, signal.default_int_handler)
     try:
         if args.stop:
             stop(args.folder)

@@ -84,7 +84,7 @@ class PrivateDatabase:
         if pid is None:
             return
         os.kill(pid, signal.SIGTERM)
-        for _ in range(600):
+        for _ in range(2400):
             if self.running_pid() is None:
                 return
             time.sleep(0.05)
