@@ -84,21 +84,45 @@ def example(name: str) -> Scene:
     return resolve(from_data(json.loads((EXAMPLES / f"{name}.json").read_text())))
 
 
-def random_document(seed: int, most_pieces: int = 5) -> Data:
-    """Boxes of either system, all cuts, floating and standing, some transparent."""
-    rng = random.Random(seed)
-    two_points = rng.random() < 0.5
-    level = rng.randint(40, 250)
-    if two_points:
-        left, right = rng.randint(-300, 150), rng.randint(250, 700)
-        view = {"kind": "two-point", "left_vp_mm": left, "right_vp_mm": right}
-    else:
-        view = {
-            "kind": "one-point",
-            "vanishing_point_mm": rng.randint(-100, 500),
-            "viewing_distance_mm": rng.randint(100, 600),
+THREE_POINT: Data = {
+    **TWO_POINT,
+    "title": "One tower",
+    "view": {
+        "kind": "three-point",
+        "eye_level_mm": 60,
+        "left_vp_mm": -60,
+        "right_vp_mm": 480,
+        "third_vp_mm": [220, 520],
+        "eye_height_mm": 120,
+    },
+    "pieces": [
+        {
+            "kind": "box",
+            "id": "tower",
+            "edge": {"x_mm": 200, "y_mm": 100, "length_mm": 110},
+            "left": {"fraction": 0.3},
+            "right": {"along_mm": 70},
         }
-    view["eye_level_mm"] = level
+    ],
+}
+
+
+def random_document(seed: int, most_pieces: int = 5) -> Data:
+    """Boxes of every system, all cuts, floating and standing, some transparent."""
+    rng = random.Random(seed)
+    kind = rng.choice(["one-point", "two-point", "three-point"])
+    level = rng.randint(40, 250)
+    left, right = rng.randint(-300, 150), rng.randint(250, 700)
+    view: Data = {"kind": kind, "eye_level_mm": level}
+    third_mm = 0
+    if kind == "one-point":
+        view["vanishing_point_mm"] = rng.randint(-100, 500)
+        view["viewing_distance_mm"] = rng.randint(100, 600)
+    else:
+        view.update(left_vp_mm=left, right_vp_mm=right)
+    if kind == "three-point":
+        third_mm = level + rng.choice([-1, 1]) * rng.randint(120, 900)
+        view["third_vp_mm"] = [rng.randint(left, right), third_mm]
     pieces = []
     for number in range(rng.randint(1, most_pieces)):
         piece: Data = {
@@ -108,23 +132,22 @@ def random_document(seed: int, most_pieces: int = 5) -> Data:
             "transparent": rng.random() < 0.2,
         }
         on_ground = piece["standing"] == "ground"
-        if two_points:
-            top = rng.randint(5, 250)
-            foot = top + rng.randint(5, 100)
-            if on_ground:
-                foot = max(foot, level + rng.randint(5, 60))
-            anywhere = rng.random() < 0.3
-            low, high = (20, 400) if anywhere else (max(left, 10) + 5, min(right, 410) - 5)
-            piece["edge"] = {"x_mm": rng.randint(low, high), "top_mm": top, "bottom_mm": foot}
-            piece["left"], piece["right"] = _random_cut(rng), _random_cut(rng)
-        else:
-            top, height = rng.randint(5, 240), rng.randint(5, 100)
-            if on_ground:
-                height = max(height, level + rng.randint(5, 60) - top)
+        top, height = rng.randint(5, 240), rng.randint(5, 100)
+        if on_ground:
+            height = max(height, level + rng.randint(5, 60) - top)
+        if kind == "one-point":
             width = rng.randint(10, 120)
             x = rng.randint(0, 380)
             piece["front"] = {"x_mm": x, "y_mm": top, "width_mm": width, "height_mm": height}
             piece["depth"] = _random_cut(rng)
+        else:
+            anywhere = rng.random() < 0.3
+            low, high = (20, 400) if anywhere else (max(left, 10) + 5, min(right, 410) - 5)
+            x = rng.randint(low, high)
+            piece["edge"] = {"x_mm": x, "top_mm": top, "bottom_mm": top + height}
+            if kind == "three-point":
+                piece["edge"] = {"x_mm": x, "y_mm": top, "length_mm": height}
+            piece["left"], piece["right"] = _random_cut(rng), _random_cut(rng)
         pieces.append(piece)
     return {
         "format": "orthopsis-exercise",
@@ -142,6 +165,7 @@ def _random_cut(rng: random.Random) -> Data:
             {"fraction": round(rng.uniform(0.05, 0.9), 2)},
             {"along_mm": rng.randint(5, 60)},
             {"true_mm": rng.randint(5, 120)},
+            {"true_mm": rng.randint(5, 120), "point": rng.choice(["left", "right"])},
             {"x_mm": rng.randint(10, 410)},
         ]
     )

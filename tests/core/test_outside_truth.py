@@ -11,7 +11,7 @@ import pytest
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import picture, solids
-from orthopsis.perspective.plane import LEVEL, Point, join, meet, toward
+from orthopsis.perspective.plane import LEFT, LEVEL, Point, join, meet, toward
 from orthopsis.perspective.segments import at, inside, length
 from orthopsis.perspective.stroke import Role
 from orthopsis.perspective.view import on_paper
@@ -218,8 +218,8 @@ def test_measuring_by_hand_gives_the_same_true_depth_as_the_formula():
     d, px = view.eye.distance_mm, view.eye.principal.x
     vp = view.vanishing_points[0].at
     start = Point(200, 230)
-    laid = toward(start, Point(-1, 0, 0), 60)
-    mark = meet(join(laid, view.measuring_point(vp, True)), join(start, vp))
+    laid = toward(start, LEFT, 60)
+    mark = meet(join(laid, view.measuring_point(vp, LEFT)), join(start, vp))
     c = d / math.hypot(vp.x - px, d)
     share = (mark.x - start.x) / (vp.x - start.x)
     assert share == pytest.approx(60 * c / (d + 60 * c))

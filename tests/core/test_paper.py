@@ -149,7 +149,7 @@ def test_the_eye_level_takes_two_measures_and_one_line(paper):
 
 
 def test_a_given_point_keeps_its_own_name(paper):
-    mark = paper.given(VanishingPoint("rail:VP1", Point(30, 100)))
+    mark = paper.given(VanishingPoint("rail:VP1", Point(30, 100)), 100)
     assert mark.name == "rail:VP1"
     assert paper.measure(1, 1).name == "A"
 

@@ -76,16 +76,18 @@ class Paper:
         for x in (left, right):
             self._draw_own((x, top), (x, bottom), VERTICAL)
 
-    def given(self, vp: VanishingPoint) -> Mark:
-        """A vanishing or measuring point, measured out along the eye level."""
-        mark = Mark(vp.name, vp.at)
+    def given(self, vp: VanishingPoint, eye_level_mm: float) -> Mark:
+        """A vanishing point, measured from the left edge, and from the top when off the level."""
+        mark, (x, y) = Mark(vp.name, vp.at), vp.at.xy
         self._moved(Do.MEASURE, (), mark.name)
         self._step.marks.append(mark)
-        self._step.measures.append(Measure("left edge", "x", vp.at.xy[0]))
+        self._step.measures.append(Measure("left edge", "x", x))
+        if y != eye_level_mm:
+            self._step.measures.append(Measure("top edge", "y", y))
         return mark
 
     def measuring_point(self, mark: Mark, vp: Mark) -> None:
-        """A measuring or distance point, measured along the eye level from its vanishing point."""
+        """A measuring or distance point, measured out from its vanishing point."""
         self._moved(Do.MEASURE, (vp.name,), mark.name)
         self._step.marks.append(mark)
         self._step.measures.append(Measure(vp.name, "along", distance(vp.at, mark.at)))
@@ -138,6 +140,11 @@ class Paper:
         self._guides.append(_Guide(ruled, self._step, place, piece, fate, goal.at))
         self._step.strokes.append(_PENDING)
         return ruled
+
+    def lay(self, start: Mark, goal: Mark) -> Ruled:
+        """The ruler laid through a mark and a point; what is drawn along it is said by `keep`."""
+        line = join(start.at, goal.at)
+        return self._rule(Do.AIM, line, goal.name, start, (start.name, goal.name))
 
     def upright(self, start: Mark) -> Ruled:
         """The set square laid upright through a mark; what is drawn of it is said by `keep`."""

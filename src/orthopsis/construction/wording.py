@@ -15,6 +15,7 @@ _GLYPHS = {
 Units = Literal["mm", "cm", "in"]
 LineName = Literal["eye level", "horizon"]
 Spelling = Literal["UK", "US"]
+Reading = Literal["full", "simple"]
 
 
 @dataclass(frozen=True)
@@ -24,6 +25,11 @@ class Wording:
     units: Units = "cm"
     line: LineName = "eye level"
     spelling: Spelling = "UK"
+    reading: Reading = "full"
+
+    def say(self, full: str, simple: str) -> str:
+        """The sentence for the reading level: `simple` has one thought in each short sentence."""
+        return simple if self.reading == "simple" else full
 
     @property
     def eye_level(self) -> str:

@@ -11,7 +11,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthopsis.errors import NoDrawingOrder
-from orthopsis.exercise.document import TwoPointView
+from orthopsis.exercise.document import OnePointView, ThreePointView, TwoPointView
 from orthopsis.exercise.resolve import Scene, bodies, steps
 from orthopsis.perspective.plane import Point, angle_deg
 from orthopsis.perspective.segments import XY, at, length
@@ -69,7 +69,7 @@ def facts(scene: Scene, strokes: Sequence[Stroke]) -> Facts:
     """The derived numbers of a drawing."""
     corner = _sharpest_corner(scene)
     return Facts(
-        lowest_corner_deg=None if corner is None else corner[1],
+        lowest_corner_deg=None if corner is None else corner[2],
         share_in_cone=_share_in_cone(scene, strokes),
         strips=strips(scene),
     )
@@ -110,36 +110,37 @@ def _in_one_another(scene: Scene) -> list[Advice]:
     return []
 
 
-def _sharpest_corner(scene: Scene) -> tuple[Box, float] | None:
-    """The lowest front corner of the box where it is sharpest, below the eye level."""
+def _sharpest_corner(scene: Scene) -> tuple[Box, Point, float] | None:
+    """The box whose lowest front corner is sharpest, that corner below the eye level, its angle."""
     found = None
     for number, piece in enumerate(scene.exercise.pieces):
         view = scene.stage(number).view
         if not isinstance(piece, Box) or piece.edge is None:
             continue
-        foot = Point(piece.edge.x_mm, piece.edge.bottom_mm)
-        left, right = (vp.at for vp in view.vanishing_points)
+        foot = piece.edge.ends(view.uprights.at)[1]
+        left, right = (vp.at for vp in view.level_points)
         if foot.y <= view.eye_level_mm or not left.x < foot.x < right.x:
             continue
         angle = angle_deg(foot, left, right)
-        if found is None or angle < found[1]:
-            found = piece, angle
+        if found is None or angle < found[2]:
+            found = piece, foot, angle
     return found
 
 
 def _points_too_close(scene: Scene) -> list[Advice]:
     sharpest = _sharpest_corner(scene)
     view = scene.exercise.view
-    if sharpest is None or sharpest[1] >= 90.0 or not isinstance(view, TwoPointView):
+    if sharpest is None or sharpest[2] >= 90.0 or isinstance(view, OnePointView):
         return []
-    box, angle = sharpest
-    assert box.edge is not None
-    out_mm = _move_out_mm(box.edge.x_mm, box.edge.bottom_mm, view)
+    box, foot, angle = sharpest
+    if box.view is not None or box.turned_vp_mm is not None:
+        return []
+    out_mm = _move_out_mm(foot.x, foot.y, view)
     words = scene.wording
     return [
         Advice(
             "points-too-close",
-            (box.edge.x_mm, box.edge.bottom_mm),
+            foot.xy,
             angle,
             f"The lowest corner is {angle:.0f}°. It will look as if it tips. "
             f"Move both points out by {words.length(out_mm)}.",
@@ -153,7 +154,7 @@ def _points_too_close(scene: Scene) -> list[Advice]:
     ]
 
 
-def _move_out_mm(x_mm: float, foot_mm: float, view: TwoPointView) -> float:
+def _move_out_mm(x_mm: float, foot_mm: float, view: TwoPointView | ThreePointView) -> float:
     """How far both points move out until the lowest corner is a right angle, in round measure.
 
     The angle is right when the foot's depth under the eye level is the altitude of the triangle:

@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.wording import LineName, Spelling, Units
+from orthopsis.construction.wording import LineName, Reading, Spelling, Units
 from orthopsis.pieces.base import Length, Measures, Millimetres
 from orthopsis.pieces.registry import AnyPiece
 
@@ -45,6 +45,7 @@ class WordingSpec(Measures):
     units: Units | None = None
     line: LineName = "eye level"
     spelling: Spelling = "UK"
+    reading: Reading = "full"
 
 
 class OnePointView(Measures):
@@ -76,7 +77,29 @@ class TwoPointView(Measures):
         return self
 
 
-ViewSpec = Annotated[OnePointView | TwoPointView, Field(discriminator="kind")]
+class ThreePointView(Measures):
+    """Two families of level lines with their points, and uprights that meet above or below."""
+
+    kind: Literal["three-point"]
+    eye_level_mm: Millimetres
+    left_vp_mm: Millimetres
+    right_vp_mm: Millimetres
+    third_vp_mm: tuple[Millimetres, Millimetres]
+    eye_height_mm: Length | None = None
+
+    @model_validator(mode="after")
+    def _a_triangle(self) -> ThreePointView:
+        if self.right_vp_mm <= self.left_vp_mm:
+            raise ValueError("right_vp_mm must be larger than left_vp_mm")
+        if abs(self.third_vp_mm[1] - self.eye_level_mm) < 1.0:
+            raise ValueError(
+                f"third_vp_mm lies at {self.third_vp_mm[1]:g} mm, on the eye level; "
+                "put VP3 above or below it"
+            )
+        return self
+
+
+ViewSpec = Annotated[OnePointView | TwoPointView | ThreePointView, Field(discriminator="kind")]
 
 
 class Exercise(Measures):
@@ -102,6 +125,11 @@ class Exercise(Measures):
             if piece.view is not None and piece.view not in self.views:
                 raise ValueError(
                     f"pieces[{number}].view: there is no view '{piece.view}'; add it to views"
+                )
+            if piece.turned_vp_mm is not None and piece.id in self.views:
+                raise ValueError(
+                    f"pieces[{number}].id: '{piece.id}' is a view's name too, and both name "
+                    "vanishing points; rename the piece"
                 )
         for name, view in self.views.items():
             if view.eye_level_mm != self.view.eye_level_mm:

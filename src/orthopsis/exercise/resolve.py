@@ -9,7 +9,7 @@ from orthopsis.construction.order import Body, near_to_far
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.wording import Wording
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ViewSpec
+from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Segment, at
 from orthopsis.perspective.sheet import Sheet
@@ -37,14 +37,25 @@ class Scene:
         """Where the piece of that number stands."""
         piece = self.exercise.pieces[number]
         view = self.main if piece.view is None else self.views[piece.view]
-        return Stage(self.sheet, view, f"pieces[{number}]")
+        path = f"pieces[{number}]"
+        if piece.turned_vp_mm is not None:
+            try:
+                view = view.turned(piece.id, piece.turned_vp_mm)
+            except ValueError as error:
+                raise ExerciseError(
+                    f"{path}.turned_vp_mm", f"{piece.turned_vp_mm:g} mm: {error}; leave it out"
+                ) from None
+        return Stage(self.sheet, view, path)
 
     @property
     def vanishing_points(self) -> list[VanishingPoint]:
-        """All vanishing points of the sheet, the main view's first."""
+        """All vanishing points of the sheet: of the main view, the others, and turned pieces."""
         points = list(self.main.vanishing_points)
         for view in self.views.values():
             points += view.vanishing_points
+        for number, piece in enumerate(self.exercise.pieces):
+            if piece.turned_vp_mm is not None:
+                points += self.stage(number).view.level_points
         return points
 
 
@@ -69,7 +80,7 @@ def resolve(exercise: Exercise) -> Scene:
     return Scene(
         exercise=exercise,
         sheet=sheet,
-        wording=Wording(units, words.line, words.spelling),
+        wording=Wording(units, words.line, words.spelling, words.reading),
         main=_view(exercise.view, sheet, eye_height_mm),
         views={
             name: _view(view, sheet, eye_height_mm).named(name)
@@ -84,6 +95,14 @@ def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
             spec.vanishing_point_mm,
             spec.eye_level_mm,
             spec.viewing_distance_mm or sheet.width_mm / 2,
+            eye_height_mm,
+        )
+    if isinstance(spec, ThreePointView):
+        return View.three_point(
+            spec.left_vp_mm,
+            spec.right_vp_mm,
+            spec.eye_level_mm,
+            Point(*spec.third_vp_mm),
             eye_height_mm,
         )
     left_mm, right_mm, middle_mm = spec.left_vp_mm, spec.right_vp_mm, sheet.width_mm / 2
@@ -159,23 +178,41 @@ def _lay_out(paper: Paper, scene: Scene) -> None:
 def _place_points(paper: Paper, scene: Scene) -> dict[str, Mark]:
     vps = scene.vanishing_points
     step = paper.begin("The vanishing point" if len(vps) == 1 else "The vanishing points")
-    points = {vp.name: paper.given(vp) for vp in vps}
-    sentences = []
-    for vp in vps:
-        sentences.append(_where(vp.name, vp.at, scene))
-    step.instruction = f"On the {scene.wording.eye_level}: " + "; ".join(sentences) + "."
+    level_mm = scene.main.eye_level_mm
+    points = {vp.name: paper.given(vp, level_mm) for vp in vps}
+    on_level = [where_point(vp, scene) for vp in vps if vp.at.y == level_mm]
+    elsewhere = [f"Mark {where_point(vp, scene)}." for vp in vps if vp.at.y != level_mm]
+    line = f"On the {scene.wording.eye_level}"
+    step.instruction = scene.wording.say(
+        f"{line} mark {'; '.join(on_level)}.",
+        f"Stay on the {scene.wording.eye_level}. Mark {'. Mark '.join(on_level)}.",
+    )
     step.check = "Each point is a small dot with its name, exactly on the line."
+    if elsewhere:
+        step.instruction += f" {' '.join(elsewhere)}"
+        step.check = "Each point is a small dot with its name; the level ones lie on the line."
     return points
 
 
-def _where(name: str, at: Point, scene: Scene) -> str:
-    length, (x, _) = scene.wording.length, at.xy
+def where_point(vp: VanishingPoint, scene: Scene) -> str:
+    """A vanishing point's place in words, with the strip it needs when it lies off the sheet."""
+    length, (x, y), sheet = scene.wording.length, vp.at.xy, scene.sheet
     if x < 0.0:
-        return f"{name} on a strip of paper, {length(-x)} out from the left edge"
-    if x > scene.sheet.width_mm:
-        out_mm = x - scene.sheet.width_mm
-        return f"{name} on a strip of paper, {length(out_mm)} out from the right edge"
-    return f"mark {name} {length(x)} from the left edge"
+        across = f"{length(-x)} out from the left edge"
+    elif x > sheet.width_mm:
+        across = f"{length(x - sheet.width_mm)} out from the right edge"
+    else:
+        across = f"{length(x)} from the left edge"
+    down = ""
+    if y != scene.main.eye_level_mm:
+        if y < 0.0:
+            down = f" and {length(-y)} above the top edge"
+        elif y > sheet.height_mm:
+            down = f" and {length(y - sheet.height_mm)} below the bottom edge"
+        else:
+            down = f" and {length(y)} from the top edge"
+    strip = "" if sheet.contains(vp.at) else " on a strip of paper,"
+    return f"{vp.name}{strip} {across}{down}"
 
 
 def _clean_up(paper: Paper) -> None:

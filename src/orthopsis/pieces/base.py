@@ -6,7 +6,7 @@ import re
 from abc import abstractmethod
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -68,13 +68,18 @@ class Grip:
 
 
 class Piece(Measures):
-    """A thing on the sheet. `standing` decides what hides what; it never moves a line."""
+    """A thing on the sheet. `standing` decides what hides what; it never moves a line.
+
+    `turned_vp_mm` turns it about the vertical: where one of its own two vanishing points lies on
+    the eye level. The other follows from the right angle.
+    """
 
     kind: str
     id: Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$")]
     view: str | None = None
     standing: Literal["ground", "floating"] = "floating"
     transparent: bool = False
+    turned_vp_mm: Millimetres | None = None
 
     @property
     def name(self) -> str:
@@ -88,6 +93,10 @@ class Piece(Measures):
     @abstractmethod
     def grips(self, stage: Stage) -> list[Grip]:
         """The cuts of the piece, for taking hold of them on the sheet."""
+
+    @abstractmethod
+    def moved(self, stage: Stage, view: View) -> Self:
+        """The same thing in the world, measured on the sheet of a viewer who stands elsewhere."""
 
     @abstractmethod
     def body(self, stage: Stage) -> Body:

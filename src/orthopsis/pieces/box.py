@@ -8,62 +8,42 @@ front edge is its right-hand upright, from corner 1 down to corner 2.
 from __future__ import annotations
 
 from collections.abc import Mapping
-from typing import Literal
+from typing import Any, Literal
 
 from pydantic import model_validator
 
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
-from orthopsis.perspective.plane import UPRIGHT, Point, distance, join, meet, part_way
+from orthopsis.perspective.plane import (
+    LEFT,
+    LEVEL,
+    Point,
+    distance,
+    distance_point_line,
+    join,
+    meet,
+    part_way,
+)
 from orthopsis.perspective.vector import Vector, plus
-from orthopsis.perspective.view import HORIZONTAL, VERTICAL, eye_space
+from orthopsis.perspective.view import (
+    HORIZONTAL,
+    VERTICAL,
+    VanishingPoint,
+    View,
+    eye_space,
+    on_paper,
+)
 from orthopsis.picture.solid import Solid, prism
-from orthopsis.pieces.base import Grip, Length, Measures, Millimetres, Piece, Stage
-from orthopsis.pieces.box_shape import box_body
+from orthopsis.pieces.anchor import FRONT_CORNERS, Front, FrontEdge
+from orthopsis.pieces.base import Grip, Piece, Stage
+from orthopsis.pieces.box_shape import INWARD, box_body
 from orthopsis.pieces.box_steps import construct_from_edge, construct_from_front
-from orthopsis.pieces.cut import Cut, check_share, share_on_paper
-
-FRONT_CORNERS = ("top left", "top right", "bottom right", "bottom left")
-"""Names of corners 0 to 3 of a front face."""
-
-
-class Front(Measures):
-    """A front face: the place of its top left corner on the sheet, its width and height."""
-
-    x_mm: Millimetres
-    y_mm: Millimetres
-    width_mm: Length
-    height_mm: Length
-
-    @property
-    def corners(self) -> tuple[Point, Point, Point, Point]:
-        """Corners 0 to 3."""
-        right, bottom = self.x_mm + self.width_mm, self.y_mm + self.height_mm
-        return (
-            Point(self.x_mm, self.y_mm),
-            Point(right, self.y_mm),
-            Point(right, bottom),
-            Point(self.x_mm, bottom),
-        )
-
-
-class FrontEdge(Measures):
-    """A front upright edge: its distance from the sheet's left edge, its ends from the top."""
-
-    x_mm: Millimetres
-    top_mm: Millimetres
-    bottom_mm: Millimetres
-
-    @model_validator(mode="after")
-    def _downward(self) -> FrontEdge:
-        if self.bottom_mm <= self.top_mm:
-            raise ValueError("bottom_mm is measured from the top, so it must be larger than top_mm")
-        return self
+from orthopsis.pieces.cut import ON_LEVEL_MM, Corner, Cut, check_share, share_on_paper
 
 
 class Box(Piece):
-    """A box: `front` and `depth` in one-point; `edge`, `left` and `right` in two-point."""
+    """A box: `front` and `depth` in one-point; `edge`, `left` and `right` in two and three."""
 
     kind: Literal["box"]
     front: Front | None = None
@@ -97,7 +77,7 @@ class Box(Piece):
         assert self.depth is not None
         (vanishing_point,) = stage.view.vanishing_points
         vp = vanishing_point.at
-        depth = self._anchor_depth(stage)
+        depth = self._anchor_depths(stage)[0]
         corner = self.depth_corner(vp)
         share = self.depth.share_by_projection(front.corners[corner], vp, stage.view)
         check_share(share, self.depth, stage, "depth")
@@ -108,19 +88,19 @@ class Box(Piece):
         )
 
     def _solid_from_edge(self, stage: Stage, edge: FrontEdge) -> Solid:
-        depth = self._anchor_depth(stage)
-        to_left, to_right = stage.view.vanishing_points
+        view, depths = stage.view, self._anchor_depths(stage)
+        ends = edge.ends(view.uprights.at)
         reach = {}
-        for side, vp in (("left", to_left.at), ("right", to_right.at)):
-            cut = self.cut(side)
-            share = cut.share_by_projection(self.cut_start(side, vp.y), vp, stage.view)
+        for side, vp in zip(("left", "right"), view.level_points, strict=True):
+            cut, end = self.cut(side), self.cut_end(side, view)
+            share = cut.share_by_projection(ends[end], vp.at, view)
             check_share(share, cut, stage, side)
-            reach[side] = eye_space(vp, depth * share / (1.0 - share))
-        top = eye_space(Point(edge.x_mm, edge.top_mm), depth)
-        bottom = eye_space(Point(edge.x_mm, edge.bottom_mm), depth)
+            reach[side] = eye_space(vp.at, depths[end] * share / (1.0 - share))
+        top, bottom = (eye_space(end, depth) for end, depth in zip(ends, depths, strict=True))
         near = [plus(top, reach["left"]), top, bottom, plus(bottom, reach["left"])]
-        sides = [to_left.name, VERTICAL, to_left.name, VERTICAL]
-        return self._prism(near, sides, reach["right"], to_right.name)
+        to_left, to_right = (vp.name for vp in view.level_points)
+        sides = [to_left, view.uprights.name, to_left, view.uprights.name]
+        return self._prism(near, sides, reach["right"], to_right)
 
     def _prism(
         self, near: list[Vector], sides: list[str], sweep: Vector, sweep_family: str
@@ -150,65 +130,109 @@ class Box(Piece):
         vp = stage.view.vanishing_points[0].at
         corner = self.depth_corner(vp)
         start = front.corners[corner]
-        place = self.depth.place_on_paper(start, vp, stage.view, corner in (0, 3))
+        place = self.depth.place_on_paper(start, vp, stage.view, INWARD[corner])
         share = share_on_paper(start, vp, place)
         check_share(share, self.depth, stage, "depth")
-        nearness = 1.0 / self._anchor_depth(stage)
+        nearness = self._anchor_nearness(stage)[0]
         # The back is the front again, drawn smaller toward the vanishing point.
         near = [(near_corner, nearness) for near_corner in front.corners]
         far = [(part_way(p, vp, share), nearness * (1.0 - share)) for p in front.corners]
         return box_body(self, (*near, *far))
 
     def _body_from_edge(self, stage: Stage, edge: FrontEdge) -> Body:
-        level = stage.view.eye_level_mm
-        to_left, to_right = stage.view.vanishing_points
-        vps = {"left": to_left.at, "right": to_right.at}
-        ends = Point(edge.x_mm, edge.top_mm), Point(edge.x_mm, edge.bottom_mm)
+        view, third = stage.view, stage.view.uprights.at
+        vps = [vp.at for vp in view.level_points]
+        ends = edge.ends(third)
         sides = []
-        for side, vp in vps.items():
-            cut, start = self.cut(side), self.cut_start(side, level)
-            place = cut.place_on_paper(start, vp, stage.view, vp.x > start.x)
-            share = share_on_paper(start, vp, place)
-            check_share(share, cut, stage, side)
-            sides.append([part_way(end, vp, share) for end in ends])
+        for side, vp, other_vp in zip(("left", "right"), vps, reversed(vps), strict=True):
+            cut, end = self.cut(side), self.cut_end(side, view)
+            place = cut.place_on_paper(ends[end], vp, view, sideways(vp, other_vp))
+            check_share(share_on_paper(ends[end], vp, place), cut, stage, side)
+            other = meet(join(place, third), join(ends[1 - end], vp))
+            sides.append((place, other) if end == 0 else (other, place))
         left, right = sides
         # Opposite corner to opposite vanishing point, at the end further from the eye level,
-        # where the two lines cross at the better angle; the other back corner is plumb with it.
-        best = max((0, 1), key=lambda k: abs(ends[k].y - level))
-        crossing = meet(join(left[best], vps["right"]), join(right[best], vps["left"]))
-        back_other = meet(
-            join(crossing, UPRIGHT),
-            join(left[1 - best], vps["right"]),
-        )
+        # where the two lines cross at the better angle; the other back corner stands in line
+        # with it and the uprights' point.
+        best = max((0, 1), key=lambda k: abs(ends[k].y - view.eye_level_mm))
+        crossing = meet(join(left[best], vps[1]), join(right[best], vps[0]))
+        back_other = meet(join(crossing, third), join(left[1 - best], vps[1]))
         back = (crossing, back_other) if best == 0 else (back_other, crossing)
-        front_nearness = 1.0 / self._anchor_depth(stage)
-        # On one level, nearness goes with the distance from the eye level.
-        per_mm = front_nearness / (ends[best].y - level)
-        near_of = [per_mm * (side[best].y - level) for side in (left, right, back)]
+        nearness = self._anchor_nearness(stage)
+        # On one level, nearness goes with the distance from the eye level; on an upright it
+        # falls evenly toward the uprights' point.
+        per_mm = nearness[best] / (ends[best].y - view.eye_level_mm)
+
+        def corners(pair: tuple[Point, Point]) -> tuple[tuple[Point, float], tuple[Point, float]]:
+            near = per_mm * (pair[best].y - view.eye_level_mm)
+            rest = near * (1.0 - _share_toward(pair[best], third, pair[1 - best]))
+            found = (pair[best], near), (pair[1 - best], rest)
+            return found if best == 0 else found[::-1]
+
+        (left_top, left_foot), (right_top, right_foot) = corners(left), corners(right)
+        back_top, back_foot = corners(back)
+        front_top, front_foot = zip(ends, nearness, strict=True)
         return box_body(
             self,
             (
-                (left[0], near_of[0]), (ends[0], front_nearness),
-                (ends[1], front_nearness), (left[1], near_of[0]),
-                (back[0], near_of[2]), (right[0], near_of[1]),
-                (right[1], near_of[1]), (back[1], near_of[2]),
+                left_top, front_top, front_foot, left_foot,
+                back_top, right_top, right_foot, back_foot,
             ),
         )  # fmt: skip
 
     def grips(self, stage: Stage) -> list[Grip]:
         """The depth of a front, or the left and right cuts of an edge."""
-        vps = [vp.at for vp in stage.view.vanishing_points]
+        vps = [vp.at for vp in stage.view.level_points]
         if self.front is not None and self.depth is not None:
             corner = self.depth_corner(vps[0])
             start = self.front.corners[corner]
-            place = self.depth.place_on_paper(start, vps[0], stage.view, corner in (0, 3))
+            place = self.depth.place_on_paper(start, vps[0], stage.view, INWARD[corner])
             return [Grip("depth", self.depth.way, start, vps[0], place)]
-        grips = []
-        for side, vp in zip(("left", "right"), vps, strict=True):
-            start = self.cut_start(side, stage.view.eye_level_mm)
-            place = self.cut(side).place_on_paper(start, vp, stage.view, vp.x > start.x)
+        assert self.edge is not None
+        grips, ends = [], self.edge.ends(stage.view.uprights.at)
+        for side, vp, other_vp in zip(("left", "right"), vps, reversed(vps), strict=True):
+            start = ends[self.cut_end(side, stage.view)]
+            place = self.cut(side).place_on_paper(start, vp, stage.view, sideways(vp, other_vp))
             grips.append(Grip(side, self.cut(side).way, start, vp, place))
         return grips
+
+    def moved(self, stage: Stage, view: View) -> Box:
+        """The same box seen by a viewer who stands elsewhere before the same sheet."""
+        depths = self._anchor_depths(stage)
+
+        def seen(place: Vector) -> Point:
+            return Point(*on_paper(stage.view.place_seen_by(view, place)))
+
+        def cut_moved(cut: Cut, corner: Corner, start: Point, depth: float, number: int) -> Cut:
+            vp, scale = stage.view.level_points[number].at, depths[0] / anchor_depth
+            share = cut.share_by_projection(start, vp, stage.view)
+            near = eye_space(start, depth)
+            far = plus(near, eye_space(vp, depth * share / (1.0 - share)))
+            return cut.moved(corner, seen(near), view.level_points[number].at, seen(far), scale)
+
+        if self.front is not None and self.depth is not None:
+            corners = [eye_space(corner, depths[0]) for corner in self.front.corners]
+            anchor_depth = stage.view.place_seen_by(view, corners[0])[2]
+            (x0, y0), (x1, y1) = seen(corners[0]).xy, seen(corners[2]).xy
+            front = Front(x_mm=x0, y_mm=y0, width_mm=x1 - x0, height_mm=y1 - y0)
+            number = self.depth_corner(stage.view.level_points[0].at)
+            start = self.front.corners[number]
+            depth = cut_moved(self.depth, FRONT_CORNERS[number], start, depths[0], 0)
+            return self.model_copy(update={"front": front, "depth": depth})
+        assert self.edge is not None
+        ends = self.edge.ends(stage.view.uprights.at)
+        top, bottom = (eye_space(end, depth) for end, depth in zip(ends, depths, strict=True))
+        anchor_depth = stage.view.place_seen_by(view, top)[2]
+        changed: dict[str, Any] = {"edge": self.edge.again(seen(top), seen(bottom))}
+        for number, side in enumerate(("left", "right")):
+            end = self.cut_end(side, stage.view)
+            corner: Corner = "bottom" if end else "top"
+            changed[side] = cut_moved(self.cut(side), corner, ends[end], depths[end], number)
+        if self.turned_vp_mm is not None:
+            pair = [vp.at.x for vp in stage.view.level_points]
+            which = min((0, 1), key=lambda k: abs(pair[k] - (self.turned_vp_mm or 0.0)))
+            changed["turned_vp_mm"] = view.level_points[which].at.x
+        return self.model_copy(update=changed)
 
     def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
         """Front first, guide lines, cuts, back corners, then what to erase and darken."""
@@ -248,51 +272,117 @@ class Box(Piece):
         assert cut is not None
         return cut
 
-    def cut_end(self, side: str, level_mm: float) -> int:
-        """The corner of the front edge, 1 above or 2 below, from which a side's cut starts."""
-        assert self.edge is not None
-        end = 2 if self.cut(side).from_ == "bottom" else 1
-        y_mm = self.edge.bottom_mm if end == 2 else self.edge.top_mm
-        return 3 - end if self._flat_measure(self.cut(side), y_mm, level_mm) else end
+    def cut_end(self, side: str, view: View) -> int:
+        """The end of the front edge, 0 above or 1 below, from which a side's cut starts.
 
-    def cut_start(self, side: str, level_mm: float) -> Point:
-        """The place of that corner."""
+        In three-point a true length is that of the upper end, so it is set off there.
+        """
         assert self.edge is not None
-        upper = self.cut_end(side, level_mm) == 1
-        return Point(self.edge.x_mm, self.edge.top_mm if upper else self.edge.bottom_mm)
+        cut = self.cut(side)
+        end = 1 if cut.from_ == "bottom" else 0
+        if cut.true_mm is not None and not view.uprights.at.at_infinity:
+            return 0
+        y_mm = self.edge.ends(view.uprights.at)[end].y
+        return 1 - end if self._flat_measure(cut, y_mm, view.eye_level_mm) else end
 
     def _flat_measure(self, cut: Cut, y_mm: float, level_mm: float) -> bool:
         """Whether a true length would be carried along the eye level, where nothing crosses.
 
         The same length is then carried from the corner above or below, at the same scale.
         """
-        return cut.true_mm is not None and abs(y_mm - level_mm) < 1.0
+        return cut.true_mm is not None and abs(y_mm - level_mm) < ON_LEVEL_MM
 
-    def _anchor_depth(self, stage: Stage) -> float:
+    def _anchor_depths(self, stage: Stage) -> tuple[float, float]:
+        """Relative depth of the front's or the edge's upper and lower end.
+
+        1 at the upper end of what floats, the ground's depth at the foot of what stands; along a
+        line to VP3 depth grows as 1 / (1 − share of the way).
+        """
         if self.front is not None:
-            foot_mm, field = self.front.y_mm + self.front.height_mm, "front"
-        else:
-            assert self.edge is not None
-            foot_mm, field = self.edge.bottom_mm, "edge.bottom_mm"
-        return stage.depth_at(self.standing, foot_mm, field)
+            foot_mm = self.front.y_mm + self.front.height_mm
+            depth = stage.depth_at(self.standing, foot_mm, "front")
+            return depth, depth
+        assert self.edge is not None
+        third = stage.view.uprights.at
+        upper, lower = self.edge.ends(third)
+        field = "edge.bottom_mm" if self.edge.upright else "edge"
+        depth = stage.depth_at(self.standing, lower.y, field)
+        growth = 1.0 if third.at_infinity else 1.0 / (1.0 - share_on_paper(upper, third, lower))
+        return (depth, depth * growth) if self.standing == "floating" else (depth / growth, depth)
+
+    def _anchor_nearness(self, stage: Stage) -> tuple[float, float]:
+        """The same for the construction: 1 on the picture plane, less further back."""
+        upper, lower = self._anchor_depths(stage)
+        return 1.0 / upper, 1.0 / lower
 
     def _check(self, stage: Stage) -> None:
-        points = len(stage.view.vanishing_points)
+        points = len(stage.view.level_points)
         if self.front is not None and points != 1:
             raise stage.refuse("front", "this view has two points; give edge, left and right")
-        if self.edge is not None and points != 2:
-            raise stage.refuse("edge", "this view has one point; give front and depth")
-        if self.edge is not None and any(
-            abs(self.edge.x_mm - vp.at.x) < 1e-3 for vp in stage.view.vanishing_points
-        ):
-            raise stage.refuse(
-                "edge.x_mm",
-                f"{self.edge.x_mm:g} mm stands exactly over a vanishing point, where "
-                "a side shrinks to a line; move the edge or the point by a millimetre",
-            )
+        if self.edge is not None:
+            if points != 2:
+                raise stage.refuse("edge", "this view has one point; give front and depth")
+            self._check_edge(self.edge, stage)
         corners = FRONT_CORNERS if self.front is not None else ("top", "bottom")
         for field, cut in (("depth", self.depth), ("left", self.left), ("right", self.right)):
-            if cut is not None and cut.from_ not in (None, *corners):
+            if cut is None:
+                continue
+            if cut.from_ not in (None, *corners):
                 raise stage.refuse(
                     f"{field}.from", f"'{cut.from_}' is none of {', '.join(corners)}"
                 )
+            if cut.true_mm is not None and stage.view.eye is None:
+                raise stage.refuse(
+                    f"{field}.true_mm",
+                    f"{cut.true_mm:g} mm has no true depth here: the triangle of the three points "
+                    "is not acute, so no eye sees right angles; move VP3, or give along_mm",
+                )
+
+    def _check_edge(self, edge: FrontEdge, stage: Stage) -> None:
+        third = stage.view.uprights
+        if edge.upright and not third.at.at_infinity:
+            raise stage.refuse(
+                "edge", f"uprights run to {third.name} here; give x_mm, y_mm and length_mm"
+            )
+        if not edge.upright:
+            if third.at.at_infinity:
+                raise stage.refuse(
+                    "edge", "uprights stand straight here; give x_mm, top_mm and bottom_mm"
+                )
+            self._check_slanting(edge, third, stage)
+        line = join(*edge.ends(third.at))
+        for vp in stage.view.level_points:
+            if distance_point_line(vp.at, line) < 1e-3:
+                raise stage.refuse(
+                    "edge.x_mm",
+                    f"{edge.x_mm:g} mm stands exactly over {vp.name}, where "
+                    "a side shrinks to a line; move the edge or the point by a millimetre",
+                )
+
+    def _check_slanting(self, edge: FrontEdge, third: VanishingPoint, stage: Stage) -> None:
+        """The edge lies between the eye level's side of VP3 and VP3."""
+        y, upper = third.at.xy[1], edge.upper
+        below = y > stage.view.eye_level_mm
+        if (upper.y >= y - 1.0) if below else (upper.y <= y + 1.0):
+            raise stage.refuse(
+                "edge.y_mm",
+                f"{upper.y:g} mm lies on the far side of {third.name} at {y:g} mm, where no "
+                "upright begins; move the edge toward the eye level",
+            )
+        room = distance(upper, third.at)
+        if below and edge.drawn_mm >= room - 1e-6:
+            raise stage.refuse(
+                "edge.length_mm",
+                f"{edge.drawn_mm:g} mm reaches {third.name}, {room:.1f} mm away, which no upright "
+                "reaches; make the edge shorter",
+            )
+
+
+def sideways(vp: Point, other_vp: Point) -> Point:
+    """The direction in which a side's true length is laid out: toward its vanishing point."""
+    return LEVEL if vp.x > other_vp.x else LEFT
+
+
+def _share_toward(start: Point, goal: Point, place: Point) -> float:
+    """The part of the way to a point that a mark lies at, 0 for a point at infinity."""
+    return 0.0 if goal.at_infinity else share_on_paper(start, goal, place)

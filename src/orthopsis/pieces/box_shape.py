@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from orthopsis.construction.order import Body
-from orthopsis.perspective.plane import Point
+from orthopsis.perspective.plane import LEFT, LEVEL, Point
 from orthopsis.pieces.base import Piece
 
 FACES: tuple[tuple[int, int, int, int], ...] = (
@@ -22,6 +22,10 @@ FACES: tuple[tuple[int, int, int, int], ...] = (
 EDGES: tuple[tuple[int, int], ...] = tuple(
     sorted({(min(a, b), max(a, b)) for face in FACES for a, b in pairwise((*face, face[0]))})
 )
+
+
+INWARD = {0: LEVEL, 1: LEFT, 2: LEFT, 3: LEVEL}
+"""The direction from a front's corner over the front."""
 
 
 def outline_area_mm2(corners: Sequence[Point]) -> float:

@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
-from orthopsis.perspective.plane import LEVEL, UPRIGHT, distance
+from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.pieces.base import Stage
-from orthopsis.pieces.box_shape import seen_edges
+from orthopsis.pieces.box_shape import INWARD, seen_edges
 
 if TYPE_CHECKING:
     from orthopsis.pieces.box import Box
@@ -39,7 +39,7 @@ def construct_from_front(
     assert box.front is not None and box.depth is not None
     front, edges = box.front, _Edges(paper, body)
     (vp,) = (points[found.name] for found in stage.view.vanishing_points)
-    length = paper.wording.length
+    length, say = paper.wording.length, paper.wording.say
     step = paper.begin(f"{box.name}: the front face", box.id)
     a = paper.measure(front.x_mm, front.y_mm)
     b = paper.measure_along(a, LEVEL, front.width_mm)
@@ -53,10 +53,13 @@ def construct_from_front(
         (3, 0, VERTICAL),
     ):
         edges.keep(marks, first, second, family)
-    step.instruction = (
+    step.instruction = say(
         f"Mark {a.name} {length(front.x_mm)} from the left edge and {length(front.y_mm)} from the "
         f"top edge. Draw the front face {a.name} {b.name} {c.name} {d.name}: "
-        f"{length(front.width_mm)} wide and {length(front.height_mm)} high."
+        f"{length(front.width_mm)} wide and {length(front.height_mm)} high.",
+        f"Mark {a.name}: {length(front.x_mm)} from the left edge, {length(front.y_mm)} from the "
+        f"top edge. From {a.name} draw the front face: {length(front.width_mm)} wide, "
+        f"{length(front.height_mm)} high. Its corners are {a.name} {b.name} {c.name} {d.name}.",
     )
     step.check = "The uprights are square to the edge of the sheet."
 
@@ -78,11 +81,14 @@ def _run_back(
     running: list[int],
 ) -> None:
     assert box.depth is not None
-    start = box.depth_corner(vp.at)
+    start, say = box.depth_corner(vp.at), paper.wording.say
     step = paper.begin(f"{box.name}: lines to {vp.name}", box.id)
     guides = {i: paper.aim(marks[i], vp, box.id) for i in running}
-    names = _listed([marks[i].name for i in running])
-    step.instruction = f"Lay the ruler from {names} to {vp.name} and draw light guide lines."
+    names = listed([marks[i].name for i in running])
+    step.instruction = say(
+        f"Lay the ruler from {names} to {vp.name} and draw light guide lines.",
+        f"Put the ruler on {vp.name}. Draw a light line to {names}.",
+    )
     if start not in guides:
         guides[start] = paper.aim(marks[start], vp, box.id, fate="erase")
         step.instruction += (
@@ -93,11 +99,11 @@ def _run_back(
     count = f"{len(running)} guide lines meet" if len(running) > 1 else "One guide line ends"
     step.check = f"{count} in {vp.name}."
     if left_out:
-        step.check += f" None starts at {_listed(left_out)}: it would run across the front face."
+        step.check += f" None starts at {listed(left_out)}: it would run across the front face."
 
     step = paper.begin(f"{box.name}: how far back", box.id)
     far, sentence = box.depth.build(
-        paper, marks[start], vp, guides[start], stage, lay_right=start in (0, 3)
+        paper, marks[start], vp, guides[start], stage, INWARD[start], marks.values()
     )
     marks[start + 4] = far
     # The back of a corner that lies on the vanishing point is that corner.
@@ -107,9 +113,9 @@ def _run_back(
         edges.keep(marks, i, i + 4, vp.name)
     for i, family in enumerate((HORIZONTAL, VERTICAL, HORIZONTAL, VERTICAL)):
         edges.keep(marks, i + 4, (i + 1) % 4 + 4, family)
-    step.instruction = (
-        f"{sentence} From {far.name} draw the back edges, level and upright, "
-        "from guide line to guide line."
+    step.instruction = f"{sentence} " + say(
+        f"From {far.name} draw the back edges, level and upright, from guide line to guide line.",
+        f"Start at {far.name}. Draw the back edges level and upright. Stop at each guide line.",
     )
     step.check = "Each back edge is parallel to its front edge, and they meet on the guide lines."
 
@@ -137,53 +143,92 @@ def _carry_round(
 def construct_from_edge(
     box: Box, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]
 ) -> None:
-    """Two points: the front edge, four guide lines, two uprights, opposite to opposite."""
+    """Two and three points: the front edge, four guide lines, two sides, opposite to opposite."""
     assert box.edge is not None
-    edge, edges = box.edge, _Edges(paper, body)
-    length = paper.wording.length
-    step = paper.begin(f"{box.name}: the front edge", box.id)
-    top = paper.measure(edge.x_mm, edge.top_mm)
-    bottom = paper.measure_along(top, UPRIGHT, edge.bottom_mm - edge.top_mm)
-    marks = {1: top, 2: bottom}
-    edges.keep(marks, 1, 2, VERTICAL)
-    step.instruction = (
-        f"Mark {top.name} {length(edge.x_mm)} from the left edge and {length(edge.top_mm)} from "
-        f"the top edge. Draw the front edge straight down, "
-        f"{length(edge.bottom_mm - edge.top_mm)} long, to {bottom.name}."
-    )
-    step.check = "The front edge is square to the top edge of the sheet."
+    edges, say = _Edges(paper, body), paper.wording.say
+    third = points.get(stage.view.uprights.name)
+    marks = dict(zip((1, 2), _front_edge(box, paper, edges, third), strict=True))
+    top, bottom = marks[1], marks[2]
+    left_vp, right_vp = (points[found.name] for found in stage.view.level_points)
 
-    left_vp, right_vp = (points[found.name] for found in stage.view.vanishing_points)
     step = paper.begin(f"{box.name}: lines to both points", box.id)
     guides = {
         (end, vp.name): paper.aim(marks[end], vp, box.id)
         for vp in (left_vp, right_vp)
         for end in (1, 2)
     }
-    step.instruction = (
+    step.instruction = say(
         f"Draw light guide lines from {top.name} and from {bottom.name} to {left_vp.name} and "
-        f"to {right_vp.name}."
+        f"to {right_vp.name}.",
+        f"Draw two light lines to {left_vp.name}: one from {top.name}, one from {bottom.name}. "
+        f"Draw two light lines to {right_vp.name} from the same corners.",
     )
     step.check = "Four guide lines: two meet in each vanishing point."
 
-    for side, vp, corners in (("left", left_vp, (0, 3)), ("right", right_vp, (5, 6))):
+    for side, vp, other_vp, corners in (
+        ("left", left_vp, right_vp, (0, 3)),
+        ("right", right_vp, left_vp, (5, 6)),
+    ):
         step = paper.begin(f"{box.name}: the {side} side", box.id)
-        end = box.cut_end(side, stage.view.eye_level_mm)
+        end = box.cut_end(side, stage.view) + 1
+        laying = LEVEL if vp.at.x > other_vp.at.x else LEFT
         mark, sentence = box.cut(side).build(
-            paper, marks[end], vp, guides[end, vp.name], stage, lay_right=vp.at.x > edge.x_mm
+            paper, marks[end], vp, guides[end, vp.name], stage, laying, marks.values()
         )
-        other = paper.cross(paper.upright(mark), guides[3 - end, vp.name])
+        other = paper.cross(_plumb(paper, mark, third), guides[3 - end, vp.name])
         marks[corners[0]], marks[corners[1]] = (mark, other) if end == 1 else (other, mark)
-        edges.keep(marks, *corners, VERTICAL)
+        edges.keep(marks, *corners, stage.view.uprights.name)
         edges.keep(marks, 1, corners[0], vp.name)
         edges.keep(marks, 2, corners[1], vp.name)
-        step.instruction = (
-            f"{sentence} Draw the upright {marks[corners[0]].name} {marks[corners[1]].name} "
-            "between the two guide lines."
+        upper, lower = marks[corners[0]].name, marks[corners[1]].name
+        step.instruction = f"{sentence} " + (
+            f"Draw the upright {upper} {lower} between the two guide lines."
+            if third is None
+            else say(
+                f"Lay the ruler through {mark.name} and {third.name} and draw {upper} {lower} "
+                "between the two guide lines.",
+                f"Put the ruler on {mark.name} and {third.name}. Draw {upper} {lower}. Stop at "
+                "both guide lines.",
+            )
         )
-        step.check = f"The upright is square to the sheet and stops on both lines to {vp.name}."
-    _close_back(box, paper, stage, edges, marks, left_vp, right_vp)
+        straight = "is square to the sheet" if third is None else f"points at {third.name}"
+        step.check = f"{upper} {lower} {straight} and stops on both lines to {vp.name}."
+    _close_back(box, paper, stage, edges, marks, left_vp, right_vp, third)
     _tidy(box, paper, body)
+
+
+def _front_edge(box: Box, paper: Paper, edges: _Edges, third: Mark | None) -> tuple[Mark, Mark]:
+    """The front edge from its upper end: straight down, or on the line through VP3."""
+    assert box.edge is not None
+    edge, say, length = box.edge, paper.wording.say, paper.wording.length
+    step = paper.begin(f"{box.name}: the front edge", box.id)
+    top = paper.measure(edge.x_mm, edge.upper.y)
+    if third is None:
+        bottom = paper.measure_along(top, UPRIGHT, edge.drawn_mm)
+        how = "straight down"
+        step.check = "The front edge is square to the top edge of the sheet."
+        family = VERTICAL
+    else:
+        below = third.at.y > top.at.y
+        bottom = paper.measure_along(top, third, edge.drawn_mm if below else -edge.drawn_mm)
+        how = f"toward {third.name}" if below else f"down, in line with {third.name}"
+        step.check = f"The ruler along the front edge passes through {third.name}."
+        family = third.name
+    step.instruction = say(
+        f"Mark {top.name} {length(edge.x_mm)} from the left edge and {length(edge.upper.y)} from "
+        f"the top edge. Draw the front edge {how}, {length(edge.drawn_mm)} long, "
+        f"to {bottom.name}.",
+        f"Mark {top.name}: {length(edge.x_mm)} from the left edge, {length(edge.upper.y)} from "
+        f"the top edge. Draw a line {how}, {length(edge.drawn_mm)} long. Its end is "
+        f"{bottom.name}.",
+    )
+    edges.keep({1: top, 2: bottom}, 1, 2, family)
+    return top, bottom
+
+
+def _plumb(paper: Paper, start: Mark, third: Mark | None) -> Ruled:
+    """An upright through a mark: by set square, or by the ruler on VP3."""
+    return paper.upright(start) if third is None else paper.lay(start, third)
 
 
 def _close_back(
@@ -194,9 +239,10 @@ def _close_back(
     marks: dict[int, Mark],
     left_vp: Mark,
     right_vp: Mark,
+    third: Mark | None,
 ) -> None:
     """Opposite corner to opposite vanishing point, where the top, underside or back shows."""
-    level_mm = stage.view.eye_level_mm
+    level_mm, say = stage.view.eye_level_mm, paper.wording.say
     ends = ((0, 5, 4, "top"), (3, 6, 7, "underside"))
     upright: Ruled | None = None
     # First the end further from the eye level, where the lines cross at the better angle.
@@ -216,17 +262,24 @@ def _close_back(
             marks[back] = paper.cross(to_right, to_left)
         edges.keep(marks, left, back, right_vp.name)
         edges.keep(marks, right, back, left_vp.name)
-        step.instruction = (
-            "Opposite corner to opposite point: draw lightly from "
-            f"{marks[left].name} to {right_vp.name} and from {marks[right].name} to "
-            f"{left_vp.name}. They cross in the back corner {marks[back].name}."
+        at_left, at_right, at_back = marks[left].name, marks[right].name, marks[back].name
+        step.instruction = say(
+            f"Opposite corner to opposite point: draw lightly from {at_left} to {right_vp.name} "
+            f"and from {at_right} to {left_vp.name}. They cross in the back corner {at_back}.",
+            f"Opposite corner to opposite point. Draw a light line from {at_left} to "
+            f"{right_vp.name}. Draw a light line from {at_right} to {left_vp.name}. Mark "
+            f"{at_back} where they cross.",
         )
-        step.check = f"The two back edges meet in {marks[back].name} and nowhere else."
+        step.check = f"The two back edges meet in {at_back} and nowhere else."
         if {4, 7} <= marks.keys():
-            edges.keep(marks, 4, 7, VERTICAL)
-            step.check = f"{marks[4].name} stands straight above {marks[7].name}."
+            edges.keep(marks, 4, 7, stage.view.uprights.name)
+            step.check = (
+                f"{marks[4].name} stands straight above {marks[7].name}."
+                if third is None
+                else f"{marks[4].name} and {marks[7].name} lie in line with {third.name}."
+            )
         else:
-            upright = paper.upright(marks[back])
+            upright = _plumb(paper, marks[back], third)
 
 
 def _tidy(box: Box, paper: Paper, body: Body) -> None:
@@ -234,12 +287,16 @@ def _tidy(box: Box, paper: Paper, body: Body) -> None:
     paper.tidy(box.id)
     rub = paper.wording.rub_out
     step.instruction = (
-        f"{rub} the light guide lines of this box, then darken its edges with the ruler."
+        paper.wording.say(
+            f"{rub} the light guide lines of this box, then darken its edges with the ruler.",
+            f"{rub} the light guide lines of this box. Darken its edges with the ruler.",
+        )
         if step.erases
         else "Darken the edges with the ruler."
     )
     step.check = "Only the edges that can be seen are dark."
 
 
-def _listed(names: list[str]) -> str:
+def listed(names: Sequence[str]) -> str:
+    """Names as they are read aloud: A, B and C."""
     return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"

@@ -1,0 +1,89 @@
+"""Where a piece takes hold of the sheet: a front face in true shape, or a front edge."""
+
+from __future__ import annotations
+
+from pydantic import model_validator
+
+from orthopsis.perspective.plane import Point, direction, distance, toward
+from orthopsis.pieces.base import Length, Measures, Millimetres
+from orthopsis.pieces.cut import Corner
+
+FRONT_CORNERS: tuple[Corner, ...] = ("top left", "top right", "bottom right", "bottom left")
+"""Names of corners 0 to 3 of a front face."""
+
+
+class Front(Measures):
+    """A front face: the place of its top left corner on the sheet, its width and height."""
+
+    x_mm: Millimetres
+    y_mm: Millimetres
+    width_mm: Length
+    height_mm: Length
+
+    @property
+    def corners(self) -> tuple[Point, Point, Point, Point]:
+        """Corners 0 to 3."""
+        right, bottom = self.x_mm + self.width_mm, self.y_mm + self.height_mm
+        return (
+            Point(self.x_mm, self.y_mm),
+            Point(right, self.y_mm),
+            Point(right, bottom),
+            Point(self.x_mm, bottom),
+        )
+
+
+class FrontEdge(Measures):
+    """The front edge: upright with `x_mm`, `top_mm` and `bottom_mm`; in three-point its upper end
+    `x_mm`, `y_mm` and its `length_mm`, down the line through VP3. From the sheet's left and top.
+    """
+
+    x_mm: Millimetres
+    top_mm: Millimetres | None = None
+    bottom_mm: Millimetres | None = None
+    y_mm: Millimetres | None = None
+    length_mm: Length | None = None
+
+    @model_validator(mode="after")
+    def _one_form(self) -> FrontEdge:
+        upright, slanting = (self.top_mm, self.bottom_mm), (self.y_mm, self.length_mm)
+        if not (None not in upright and slanting == (None, None)) and not (
+            None not in slanting and upright == (None, None)
+        ):
+            raise ValueError("an edge has either top_mm and bottom_mm, or y_mm and length_mm")
+        if self.top_mm is not None and self.bottom_mm is not None and self.bottom_mm <= self.top_mm:
+            raise ValueError("bottom_mm is measured from the top, so it must be larger than top_mm")
+        return self
+
+    @property
+    def upright(self) -> bool:
+        """Whether the edge is given as an upright."""
+        return self.top_mm is not None
+
+    @property
+    def upper(self) -> Point:
+        """Its upper end."""
+        y_mm = self.top_mm if self.top_mm is not None else self.y_mm
+        assert y_mm is not None
+        return Point(self.x_mm, y_mm)
+
+    @property
+    def drawn_mm(self) -> float:
+        """Its length on paper."""
+        if self.length_mm is not None:
+            return self.length_mm
+        assert self.top_mm is not None and self.bottom_mm is not None
+        return self.bottom_mm - self.top_mm
+
+    def ends(self, uprights: Point) -> tuple[Point, Point]:
+        """Upper and lower end, the lower one down the line through the uprights' point."""
+        if self.bottom_mm is not None:
+            return self.upper, Point(self.x_mm, self.bottom_mm)
+        dx, dy = direction(self.upper, uprights)
+        down = 1.0 if dy > 0.0 else -1.0
+        return self.upper, toward(self.upper, Point(dx * down, dy * down, 0.0), self.drawn_mm)
+
+    def again(self, upper: Point, lower: Point) -> FrontEdge:
+        """An edge of the same form between other ends."""
+        if self.upright:
+            return FrontEdge(x_mm=upper.x, top_mm=upper.y, bottom_mm=lower.y)
+        return FrontEdge(x_mm=upper.x, y_mm=upper.y, length_mm=distance(upper, lower))
