@@ -41,24 +41,31 @@ def report(what: str, seconds: float, against: str, base: float) -> None:
     print(f"{what:<44} {seconds * 1000:9.1f} ms   {seconds / base:7.2f} × {against}")
 
 
-def boxes_on_a_floor(count: int) -> dict[str, Any]:
-    """Rows of crates, the nearest first, as many as asked for."""
+def boxes_on_a_floor(count: int, across: int = 10, high_mm: float = 60.0) -> dict[str, Any]:
+    """Rows of crates behind each other, of changing height, seen in one point.
+
+    A crate of row r stands 1 + 0.12·r times as far away as the picture plane.
+    """
+    level_mm, vp_mm, eye_height_mm = 60.0, 210.0, 220.0
     pieces = []
     for i in range(count):
-        row, place = divmod(i, 8)
-        foot = 290 - 14 * row
+        row, place = divmod(i, across)
+        size = 1.0 / (1.0 + 0.12 * row)
+        foot_mm = level_mm + eye_height_mm * size
+        wide, high = 0.7 * 420 / across * size, high_mm * size * (0.5 + (i * 37 % 11) / 11)
+        x_mm = vp_mm + (place - across / 2 + 0.15) * 420 / across * size
         pieces.append(
             {
                 "kind": "box",
                 "id": f"crate {i}",
                 "standing": "ground",
                 "front": {
-                    "x_mm": 8 + 51 * place,
-                    "y_mm": foot - 16,
-                    "width_mm": 30,
-                    "height_mm": 16,
+                    "x_mm": round(x_mm, 3),
+                    "y_mm": round(foot_mm - high, 3),
+                    "width_mm": round(wide, 3),
+                    "height_mm": round(high, 3),
                 },
-                "depth": {"along_mm": 4},
+                "depth": {"fraction": 0.06},
             }
         )
     return {
@@ -66,7 +73,13 @@ def boxes_on_a_floor(count: int) -> dict[str, Any]:
         "version": 1,
         "title": "bench",
         "sheet": {"size": "A3"},
-        "view": {"kind": "one-point", "eye_level_mm": 40, "vanishing_point_mm": 210},
+        "view": {
+            "kind": "one-point",
+            "eye_level_mm": level_mm,
+            "vanishing_point_mm": vp_mm,
+            "viewing_distance_mm": 400,
+            "eye_height_mm": eye_height_mm,
+        },
         "pieces": pieces,
     }
 

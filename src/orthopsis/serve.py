@@ -14,6 +14,7 @@ import logging
 import os
 import signal
 import socket
+import subprocess
 import sys
 import threading
 import time
@@ -22,6 +23,7 @@ from datetime import date
 from pathlib import Path
 
 from orthopsis.errors import OrthopsisError, SchoolError
+from orthopsis.picture import compiled
 from orthopsis.school.private_db import PrivateDatabase
 
 HOST = "127.0.0.1"
@@ -46,6 +48,7 @@ def serve(folder: Path, pages: Path, port: int, *, demo: bool, fresh: bool, yes:
         starting.wait()
         store = Store(database.url)
         note = folder / "server.json"
+        compiling: _Compiling | None = None
         try:
             store.migrate()
             if demo:
@@ -56,10 +59,13 @@ def serve(folder: Path, pages: Path, port: int, *, demo: bool, fresh: bool, yes:
                 create_app(store, pages), log_level="warning", timeout_graceful_shutdown=5
             )
             server = uvicorn.Server(config)
+            compiling = _Compiling()
             note.write_text(json.dumps({"pid": os.getpid(), "address": address}))
             print(f"\nOrthopsis is ready: {address}\nCtrl+C stops it.", flush=True)
             server.run(sockets=[listener])
         finally:
+            if compiling is not None:
+                compiling.stop()
             note.unlink(missing_ok=True)
             store.close()
             database.stop()
@@ -97,6 +103,32 @@ class _Starting:
         self._thread.join()
         if self._error is not None:
             raise self._error
+
+
+class _Compiling:
+    """The drawing kernel is compiled in a process of its own, at low priority, and then loaded.
+
+    Until then, and if it should fail, drawing works uncompiled; no request waits for a compiler.
+    """
+
+    def __init__(self) -> None:
+        command = [sys.executable, "-m", "orthopsis.picture.compiled"]
+        self._process = subprocess.Popen(
+            command, stderr=subprocess.PIPE, preexec_fn=lambda: os.nice(15)
+        )
+        threading.Thread(target=self._load_when_done, daemon=True).start()
+
+    def _load_when_done(self) -> None:
+        _, complaint = self._process.communicate()
+        if self._process.returncode == 0:
+            compiled.load()
+        elif self._process.returncode > 0:
+            last = complaint.decode(errors="replace").strip().splitlines()[-1:]
+            logging.warning("drawing stays uncompiled: %s", *last)
+
+    def stop(self) -> None:
+        """Give up compiling, if it is still going on."""
+        self._process.terminate()
 
 
 def _demo_data(store: object, *, fresh: bool, yes: bool) -> None:

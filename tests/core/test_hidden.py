@@ -6,14 +6,19 @@ import math
 
 import pytest
 
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import resolve, solids
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role
 from orthopsis.perspective.vector import cross, dot, loop_normal, minus, plus, size, times
 from orthopsis.perspective.view import eye_space
+from orthopsis.picture import compiled
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.hidden import seen_edges, seen_of_far_line
+from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import prism
+from tests.documents import random_document
 
 SHEET = Sheet(400, 300)
 CENTRE = Point(200, 100)
@@ -37,7 +42,9 @@ def block(name, points, depth=1.0, back=0.4, holes=(), **kind):
 
 def seen(solids, role=Role.OUTLINE, piece=None):
     return [
-        s for s in draw(SHEET, solids) if s.role is role and (piece is None or s.piece == piece)
+        s
+        for s in draw(SHEET, Sight(solids))
+        if s.role is role and (piece is None or s.piece == piece)
     ]
 
 
@@ -92,7 +99,7 @@ def test_an_inner_corner_hides_part_of_the_line_behind_it():
     solid = block("L", shape, back=0.3)
     roles = {role: seen([solid], role) for role in (Role.OUTLINE, Role.HIDDEN)}
     drawn, hidden = length(roles[Role.OUTLINE]), length(roles[Role.HIDDEN])
-    whole = sum(math.dist(e.segment[0], e.segment[1]) for e in seen_edges([solid]))
+    whole = sum(math.dist(e.segment[0], e.segment[1]) for e in Sight([solid]).edges())
     assert drawn + hidden == pytest.approx(whole)
     assert 0 < hidden < whole
 
@@ -102,10 +109,10 @@ def test_seen_and_hidden_portions_make_up_every_edge():
         block("near", rectangle(60, 140, 80, 80)),
         block("far", rectangle(100, 120, 90, 60), depth=2.5),
     ]
-    for found in seen_edges(solids):
-        assert all(0 <= a < b <= 1 for a, b in found.seen)
+    for found in Sight(solids).edges():
+        assert all(0 <= a < b <= 1 for a, b in found.hidden)
     total = length(seen(solids)) + length(seen(solids, Role.HIDDEN))
-    edges = sum(math.dist(*found.segment) for found in seen_edges(solids))
+    edges = sum(math.dist(*found.segment) for found in Sight(solids).edges())
     assert total == pytest.approx(edges)
 
 
@@ -141,17 +148,17 @@ def test_lines_are_cut_at_the_sheets_edge():
 
 def test_a_solid_behind_the_eye_is_refused():
     with pytest.raises(ValueError, match="behind the eye"):
-        draw(SHEET, [block("behind", rectangle(10, 10, 5, 5), depth=-1.0)])
+        Sight([block("behind", rectangle(10, 10, 5, 5), depth=-1.0)])
 
 
 def test_the_eye_level_is_seen_beside_solids_and_not_through_them():
     wall = block("wall", rectangle(150, 50, 100, 200))
     line = ((0.0, 100.0), (400.0, 100.0))
-    assert seen_of_far_line([wall], line) == [
+    assert Sight([wall], [line]).far_lines_seen()[0] == [
         pytest.approx((0, 150 / 400)),
         pytest.approx((250 / 400, 1)),
     ]
-    assert seen_of_far_line([], line) == [(0.0, 1.0)]
+    assert Sight([], [line]).far_lines_seen() == [[(0.0, 1.0)]]
 
 
 def test_vectors():
@@ -161,3 +168,23 @@ def test_vectors():
     assert dot(cross(a, b), a) == dot(cross(a, b), b) == 0
     assert size((2.0, 3.0, 6.0)) == 7
     assert times(a, 2.0) == (2, 4, 6)
+
+
+def test_the_compiled_kernel_says_what_its_source_says():
+    module = compiled.translated()
+    compared = 0
+    for seed in range(60):
+        try:
+            scene = resolve(from_data(random_document(seed)))
+            everything = solids(scene)
+        except ExerciseError:
+            continue
+        line = ((0.0, scene.main.eye_level_mm), (420.0, scene.main.eye_level_mm))
+        plain = Sight(everything, [line]).hidden()
+        fast = Sight(everything, [line], kernel=module).hidden()
+        assert [len(found) for found in fast] == [len(found) for found in plain]
+        for a, b in zip(plain, fast, strict=True):
+            assert [t for found in b for t in found] == pytest.approx([t for f in a for t in f])
+        compared += 1
+    assert compared > 30
+    assert not compiled.is_compiled()

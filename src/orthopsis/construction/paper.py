@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 from orthopsis.construction.moves import (
     Do,
@@ -219,7 +219,7 @@ class Paper:
         ]
         return [
             StepStroke(
-                replace(stroke, start=at(stroke.segment, t0), end=at(stroke.segment, t1)),
+                stroke._replace(start=at(stroke.segment, t0), end=at(stroke.segment, t1)),
                 drawn.fate,
             )
             for t0, t1 in remainder(covered)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 from orthopsis.construction.moves import Mark, Step
 from orthopsis.construction.order import Body, near_to_far
@@ -16,7 +17,7 @@ from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.hidden import seen_of_far_line
+from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import Solid
 from orthopsis.pieces.base import Stage
 
@@ -46,6 +47,14 @@ class Scene:
                     f"{path}.turned_vp_mm", f"{piece.turned_vp_mm:g} mm: {error}; leave it out"
                 ) from None
         return Stage(self.sheet, view, path)
+
+    @cached_property
+    def sight(self) -> Sight:
+        """The solids before the eye, and the eye level behind them. Raises ExerciseError."""
+        left, top, right, bottom = self.sheet.bounds
+        y = self.main.eye_level_mm
+        level = [((left, y), (right, y))] if top <= y <= bottom else []
+        return Sight(solids(self), level)
 
     @property
     def vanishing_points(self) -> list[VanishingPoint]:
@@ -123,17 +132,16 @@ def solids(scene: Scene) -> list[Solid]:
 
 def picture(scene: Scene) -> list[Stroke]:
     """The lines of the drawing, by projection. Raises ExerciseError."""
-    return draw(scene.sheet, solids(scene))
+    return draw(scene.sheet, scene.sight)
 
 
 def eye_level_behind(scene: Scene) -> list[Segment]:
     """What is seen of the eye level line behind the finished drawing."""
-    left, top, right, bottom = scene.sheet.bounds
-    y = scene.main.eye_level_mm
-    if not top <= y <= bottom:
-        return []
-    line = (left, y), (right, y)
-    return [(at(line, a), at(line, b)) for a, b in seen_of_far_line(solids(scene), line)]
+    return [
+        (at(line, a), at(line, b))
+        for line, seen in zip(scene.sight.far_lines, scene.sight.far_lines_seen(), strict=True)
+        for a, b in seen
+    ]
 
 
 def bodies(scene: Scene) -> list[Body]:

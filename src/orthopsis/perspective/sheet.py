@@ -7,6 +7,7 @@ Sources: ISO 216 for the A sizes; the inch sizes are the trade's usual sheets
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Segment, portion_within
@@ -42,7 +43,7 @@ class Sheet:
         width, height = (long, short) if orientation == "landscape" else (short, long)
         return cls(width, height, frame_mm)
 
-    @property
+    @cached_property
     def bounds(self) -> tuple[float, float, float, float]:
         """Left, top, right and bottom of the part that is drawn on."""
         frame = self.frame_mm
@@ -50,7 +51,16 @@ class Sheet:
 
     def clip(self, segment: Segment) -> tuple[float, float] | None:
         """The portion of a segment that lies on the drawn part; None when it misses it."""
-        return portion_within(segment, *self.bounds)
+        left, top, right, bottom = self.bounds
+        (x0, y0), (x1, y1) = segment
+        if (
+            left <= x0 <= right
+            and left <= x1 <= right
+            and top <= y0 <= bottom
+            and top <= y1 <= bottom
+        ):
+            return (0.0, 1.0) if x0 != x1 or y0 != y1 else None
+        return portion_within(segment, left, top, right, bottom)
 
     def contains(self, point: Point) -> bool:
         """Whether a point lies on the sheet, its edges included; false at infinity."""

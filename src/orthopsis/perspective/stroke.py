@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from enum import StrEnum
+from typing import NamedTuple
 
 from orthopsis.perspective.segments import Segment
 
@@ -16,12 +16,12 @@ class Role(StrEnum):
     GUIDE = "guide"
 
 
-@dataclass(frozen=True)
-class Stroke:
+class Stroke(NamedTuple):
     """A line from `start` to `end` (mm on the sheet).
 
     `family` is the name of the vanishing point it runs to, or vertical, horizontal, free;
-    `piece` is the id of the piece it belongs to, None for the sheet's own lines.
+    `piece` is the id of the piece it belongs to, None for the sheet's own lines. Strokes that
+    share a `curve` number are the short chords of one curve, within 0.02 mm of it.
     """
 
     start: tuple[float, float]
@@ -29,6 +29,7 @@ class Stroke:
     family: str
     role: Role
     piece: str | None
+    curve: int | None = None
 
     @property
     def segment(self) -> Segment:

@@ -15,6 +15,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, meet
 from orthopsis.perspective.vector import Vector, plus, times
@@ -209,12 +210,12 @@ class View:
         )
         return replace(self, directions=renamed)
 
-    @property
+    @cached_property
     def vanishing_points(self) -> tuple[VanishingPoint, ...]:
         """The directions that vanish on paper or far off it, not those at infinity."""
         return tuple(vp for vp in self.directions if not vp.at.at_infinity)
 
-    @property
+    @cached_property
     def level_points(self) -> tuple[VanishingPoint, ...]:
         """The vanishing points of level lines, which lie on the eye level."""
         return tuple(vp for vp in self.directions[:2] if not vp.at.at_infinity)

@@ -4,35 +4,47 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from orthopsis.perspective.segments import at, length, remainder
+from orthopsis.perspective.segments import Portion, Segment, at, length, remainder
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.perspective.tolerance import EXACT, Tolerance
-from orthopsis.picture.hidden import seen_edges
-from orthopsis.picture.solid import Solid
+from orthopsis.picture.hidden import Sight
 
 
-def draw(sheet: Sheet, solids: Sequence[Solid], tolerance: Tolerance = EXACT) -> list[Stroke]:
+def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
     """The lines of the solids as seen, then the lines that are hidden, cut to the sheet.
 
     The order is that of the solids and of their edges, so it is the same at every run.
-    Raises ValueError when a solid reaches behind the eye.
     """
     outlines: list[Stroke] = []
     hidden: list[Stroke] = []
-    for found in seen_edges(solids, tolerance):
-        on_sheet = sheet.clip(found.segment)
+    least_mm = sight.tolerance.paper_mm
+    for solid, edge, segment, unseen in sight.edges():
+        on_sheet = sheet.clip(segment)
         if on_sheet is None:
             continue
-        size = tolerance.paper_mm / max(length(found.segment), tolerance.paper_mm)
-        unseen = remainder(found.seen)
-        for strokes, role, portions in (
-            (outlines, Role.OUTLINE, found.seen),
-            (hidden, Role.HIDDEN, unseen),
-        ):
-            for portion in portions:
-                t0, t1 = max(portion[0], on_sheet[0]), min(portion[1], on_sheet[1])
-                if t1 - t0 > size:
-                    ends = at(found.segment, t0), at(found.segment, t1)
-                    strokes.append(Stroke(*ends, found.edge.family, role, found.solid.piece))
+        name, family = solid.piece, edge.family
+        if on_sheet == WHOLE and (not unseen or unseen[0] == WHOLE):
+            strokes, role = (hidden, Role.HIDDEN) if unseen else (outlines, Role.OUTLINE)
+            if length(segment) > least_mm:
+                strokes.append(Stroke(*segment, family, role, name))
+            continue
+        for start, end in _cut(segment, remainder(unseen), on_sheet, least_mm):
+            outlines.append(Stroke(start, end, family, Role.OUTLINE, name))
+        for start, end in _cut(segment, unseen, on_sheet, least_mm):
+            hidden.append(Stroke(start, end, family, Role.HIDDEN, name))
     return outlines + hidden
+
+
+WHOLE: Portion = (0.0, 1.0)
+
+
+def _cut(
+    segment: Segment, portions: Sequence[Portion], on_sheet: Portion, paper_mm: float
+) -> list[Segment]:
+    """Portions of a segment as they lie on the sheet; what is too short to see is left out."""
+    cut = []
+    for portion in portions:
+        t0, t1 = max(portion[0], on_sheet[0]), min(portion[1], on_sheet[1])
+        if (t1 - t0) * length(segment) > paper_mm:
+            cut.append((at(segment, t0), at(segment, t1)))
+    return cut

@@ -1,219 +1,198 @@
-"""What is seen of each edge, found exactly.
-
-On any plane that misses the eye, 1/depth is affine in sheet coordinates. So an edge and a face are
-compared at once along the whole line: the edge is hidden where it runs inside the face's outline
-*and* the face's 1/depth is larger. Everything else is bookkeeping: which faces can hide anything
-(those that face the eye), and which of two lines in one place is drawn (the nearer, or the first).
-"""
+"""What is seen of each edge, found exactly: solids are laid out as numbers for the kernel."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+import math
+from collections.abc import Iterator, Sequence
+from itertools import accumulate
+from types import ModuleType
+from typing import Any, NamedTuple
 
-from orthopsis.perspective.segments import (
-    XY,
-    Portion,
-    Segment,
-    at,
-    merged,
-    portion_shared,
-    portions_inside,
-    position_on,
-    remainder,
-)
+from orthopsis.perspective.segments import Portion, Segment, remainder
 from orthopsis.perspective.tolerance import EXACT, Tolerance
-from orthopsis.perspective.vector import Vector, dot, loop_normal, size, times
-from orthopsis.perspective.view import on_paper
+from orthopsis.picture import compiled
+from orthopsis.picture import kernel as plain
+from orthopsis.picture.mesh import FLOATING, TRANSPARENT, Grid, Mesh, Room, Seen
 from orthopsis.picture.solid import Edge, Solid
 
 
-@dataclass(frozen=True)
-class _SeenFace:
-    """A face turned to the eye: its outline on paper and 1/depth = a·x + b·y + c."""
-
-    solid: int
-    number: int
-    loops: list[list[tuple[float, float]]]
-    inverse_depth: Vector
-    box: tuple[float, float, float, float]
-
-
-@dataclass(frozen=True)
-class SeenEdge:
-    """An edge on paper with its portions that are seen; the rest of it is hidden."""
+class HiddenEdge(NamedTuple):
+    """An edge on paper with its portions that are hidden; the rest of it is seen."""
 
     solid: Solid
     edge: Edge
     segment: Segment
-    seen: list[Portion]
+    hidden: list[Portion]
 
 
-def seen_edges(solids: Sequence[Solid], tolerance: Tolerance = EXACT) -> list[SeenEdge]:
-    """Every edge of the solids, in their order, with what the eye sees of it.
+class Sight:
+    """Solids before the eye, and lines behind them all.
 
+    `far_lines` lie behind everything, as the eye level does: faces hide them, they hide nothing.
     Raises ValueError when a solid reaches behind the eye.
     """
-    papers = [[on_paper(vertex) for vertex in solid.vertices] for solid in solids]
-    facing = [_facing_the_eye(solid) for solid in solids]
-    covers = [
-        face
-        for i, solid in enumerate(solids)
-        if not solid.transparent
-        for face in _seen_faces(i, solid, papers[i], facing[i])
-    ]
-    candidates: list[_Candidate] = []
-    for i, solid in enumerate(solids):
-        for edge in solid.edges:
-            segment = papers[i][edge.start], papers[i][edge.end]
-            depths = solid.vertices[edge.start][2], solid.vertices[edge.end][2]
-            shown = solid.transparent or any(facing[i][f] for f in edge.faces)
-            candidates.append(
-                _Candidate(i, edge, segment, (1.0 / depths[0], 1.0 / depths[1]), shown)
+
+    def __init__(
+        self,
+        solids: Sequence[Solid],
+        far_lines: Sequence[Segment] = (),
+        tolerance: Tolerance = EXACT,
+        kernel: ModuleType | None = None,
+    ) -> None:
+        self.solids, self.far_lines, self.tolerance = solids, far_lines, tolerance
+        self._kernel = kernel or compiled.in_use()
+        self._lists = self._kernel is plain
+        places = [place for solid in solids for place in solid.vertices]
+        if any(depth <= 0.0 for _, _, depth in places):
+            raise ValueError("a place lies behind the eye")
+        self._paper = [(x / depth, y / depth) for x, y, depth in places]
+        self._nearness = [1.0 / depth for _, _, depth in places]
+        for segment in far_lines:
+            self._paper += segment
+            self._nearness += (0.0, 0.0)
+        self._places = places
+
+    def edges(self) -> Iterator[HiddenEdge]:
+        """Every edge of the solids, in their order, with what is hidden of it."""
+        hidden, first, number = self.hidden(), 0, 0
+        for solid in self.solids:
+            paper = self._paper[first : first + len(solid.vertices)]
+            for edge in solid.edges:
+                ends = paper[edge.start], paper[edge.end]
+                yield HiddenEdge(solid, edge, ends, hidden[number])
+                number += 1
+            first += len(solid.vertices)
+
+    def far_lines_seen(self) -> list[list[Portion]]:
+        """What is seen of each far line."""
+        hidden = self.hidden()
+        return [remainder(portions) for portions in hidden[len(hidden) - len(self.far_lines) :]]
+
+    def hidden(self) -> list[list[Portion]]:
+        """The hidden portions of every edge and then of every far line, sorted."""
+        if self._hidden is None:
+            self._hidden = self._find()
+        return self._hidden
+
+    _hidden: list[list[Portion]] | None = None
+
+    # --- numbers for the kernel ---------------------------------------------------------------
+
+    def _find(self) -> list[list[Portion]]:
+        kernel, mesh = self._kernel, self._mesh()
+        faces, edges = len(mesh.face_solid), len(mesh.edge_solid)
+        if edges == 0:
+            return []
+        floats, ints = self._floats, self._ints
+        seen = Seen(
+            planes=floats(4 * faces),
+            face_boxes=floats(4 * faces),
+            facing=ints(faces),
+            covers=ints(faces),
+            edge_boxes=floats(4 * edges),
+            shown=ints(edges),
+        )
+        kernel.measure(mesh, seen)
+        face_grid = self._grid(seen.face_boxes, seen.covers)
+        # Far lines are drawn but lie under all others.
+        lines = [*[1] * (edges - len(self.far_lines)), *[0] * len(self.far_lines)]
+        drawn = self._of_ints([a & b for a, b in zip(lines, seen.shown, strict=True)])
+        line_grid = self._grid(seen.edge_boxes, drawn)
+        most = 2 * (len(mesh.loop_points) + edges) + 8
+        room = Room(ints(faces + edges), floats(most), floats(most), floats(most))
+        starts, need = ints(edges + 1), 4 * edges + 8
+        limits = self.tolerance.paper_mm, self.tolerance.depth
+        while True:
+            out = floats(need)
+            need = kernel.hidden_portions(
+                mesh, seen, face_grid, line_grid, room, out, starts, *limits
             )
-    return [
-        SeenEdge(
-            solids[c.solid],
-            c.edge,
-            c.segment,
-            remainder(_hidden_portions(c, candidates, covers, solids, tolerance)),
+            if need <= len(out):
+                break
+        ends = list(starts) if self._lists else starts.tolist()
+        numbers = out if self._lists else out.tolist()
+        return [
+            [(numbers[k], numbers[k + 1]) for k in range(ends[e], ends[e + 1], 2)]
+            for e in range(edges)
+        ]
+
+    def _mesh(self) -> Mesh:
+        solids, far = self.solids, len(self.far_lines)
+        vertices: list[float] = []
+        for place in self._places:
+            vertices += place
+        # Places at infinity have no depth; for them only paper and nearness are asked.
+        vertices += (0.0, 0.0, 0.0) * (2 * far)
+        paper: list[float] = []
+        for xy in self._paper:
+            paper += xy
+        loop_points: list[int] = []
+        loop_lengths: list[int] = []
+        face_lengths: list[int] = []
+        edges: list[int] = []
+        vertex = face = 0
+        for solid in solids:
+            shape = solid.shape.numbers
+            face_lengths += shape.loops_of_faces
+            loop_lengths += shape.points_of_loops
+            loop_points += [vertex + k for k in shape.points]
+            for (a, b), (one, two) in zip(shape.edge_ends, shape.edge_faces, strict=True):
+                edges += (vertex + a, vertex + b, face + one, face + two)
+            vertex += len(solid.vertices)
+            face += len(solid.faces)
+        for number in range(far):
+            edges += (vertex + 2 * number, vertex + 2 * number + 1, -1, -1)
+        of_ints, of_floats = self._of_ints, self._of_floats
+        flags = [TRANSPARENT * s.transparent + FLOATING * s.floating for s in solids]
+        return Mesh(
+            vertices=of_floats(vertices),
+            paper=of_floats(paper),
+            nearness=of_floats(self._nearness),
+            solid_vertices=of_ints(_starts(len(s.vertices) for s in solids)),
+            solid_faces=of_ints(_starts(len(s.faces) for s in solids)),
+            solid_flags=of_ints([*flags, 0]),
+            face_solid=of_ints([i for i, s in enumerate(solids) for _ in s.faces]),
+            face_loops=of_ints(_starts(face_lengths)),
+            loop_starts=of_ints(_starts(loop_lengths)),
+            loop_points=of_ints(loop_points),
+            edges=of_ints(edges),
+            edge_solid=of_ints(
+                [*(i for i, s in enumerate(solids) for _ in s.edges), *[len(solids)] * far]
+            ),
         )
-        for c in candidates
-    ]
+
+    def _grid(self, boxes: Any, used: Any) -> Grid:
+        xs = [x for x, _ in self._paper]
+        ys = [y for _, y in self._paper]
+        side = max(1, min(64, round(math.sqrt(len(self._paper) / 4))))
+        left, top = min(xs), min(ys)
+        wide, high = max((max(xs) - left) / side, 1e-3), max((max(ys) - top) / side, 1e-3)
+        need = 2 * len(used)
+        while True:
+            starts, items = self._ints(side * side + 1), self._ints(need)
+            grid = Grid(left, top, wide, high, side, starts, items)
+            need = self._kernel.fill_grid(boxes, used, grid)
+            if need <= len(items):
+                return grid
+
+    def _floats(self, count: int) -> Any:
+        return [0.0] * count if self._lists else _numpy().zeros(count)
+
+    def _ints(self, count: int) -> Any:
+        return [0] * count if self._lists else _numpy().zeros(count, _numpy().int64)
+
+    def _of_floats(self, values: list[float]) -> Any:
+        return values if self._lists else _numpy().array(values, _numpy().float64)
+
+    def _of_ints(self, values: list[int]) -> Any:
+        return values if self._lists else _numpy().array(values, _numpy().int64)
 
 
-def seen_of_far_line(
-    solids: Sequence[Solid], segment: Segment, tolerance: Tolerance = EXACT
-) -> list[Portion]:
-    """What is seen of a line behind everything, such as the eye level."""
-    hidden = [
-        portion
-        for i, solid in enumerate(solids)
-        if not solid.transparent
-        for face in _seen_faces(
-            i, solid, [on_paper(vertex) for vertex in solid.vertices], _facing_the_eye(solid)
-        )
-        for portion in portions_inside(segment, face.loops, tolerance)
-    ]
-    return remainder(hidden)
+def _starts(lengths: Any) -> list[int]:
+    return list(accumulate(lengths, initial=0))
 
 
-@dataclass(frozen=True)
-class _Candidate:
-    solid: int
-    edge: Edge
-    segment: Segment
-    inverse_depths: tuple[float, float]
-    shown: bool
+def _numpy() -> Any:
+    import numpy
 
-    def inverse_depth(self, t: float) -> float:
-        """1/depth at t of the way along the edge on paper."""
-        first, last = self.inverse_depths
-        return first + (last - first) * t
-
-    @property
-    def box(self) -> tuple[float, float, float, float]:
-        (x0, y0), (x1, y1) = self.segment
-        return min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
-
-
-def _facing_the_eye(solid: Solid) -> list[bool]:
-    """Which faces turn their outside to the eye; one seen edge-on does not."""
-    facing = []
-    for face in solid.faces:
-        corner = solid.vertices[face.loops[0][0]]
-        normal = loop_normal([solid.vertices[k] for k in face.loops[0]])
-        facing.append(dot(normal, corner) < -1e-12 * size(normal) * size(corner))
-    return facing
-
-
-def _seen_faces(
-    index: int, solid: Solid, paper: Sequence[XY], facing: list[bool]
-) -> list[_SeenFace]:
-    faces = []
-    for number, face in enumerate(solid.faces):
-        if not facing[number]:
-            continue
-        corner = solid.vertices[face.loops[0][0]]
-        normal = loop_normal([solid.vertices[k] for k in face.loops[0]])
-        loops = [[paper[k] for k in loop] for loop in face.loops]
-        xs, ys = zip(*loops[0], strict=True)
-        box = (min(xs), min(ys), max(xs), max(ys))
-        faces.append(_SeenFace(index, number, loops, times(normal, 1.0 / dot(normal, corner)), box))
-    return faces
-
-
-def _hidden_portions(
-    candidate: _Candidate,
-    candidates: Sequence[_Candidate],
-    covers: Sequence[_SeenFace],
-    solids: Sequence[Solid],
-    tolerance: Tolerance,
-) -> list[Portion]:
-    if not candidate.shown:
-        return [(0.0, 1.0)]
-    hidden: list[Portion] = []
-    own = solids[candidate.solid]
-    for face in covers:
-        if face.solid == candidate.solid and face.number in candidate.edge.faces:
-            continue
-        if not _boxes_overlap(candidate.box, face.box):
-            continue
-        by_order = own.floating and solids[face.solid].floating and face.solid != candidate.solid
-        if by_order and face.solid > candidate.solid:
-            continue
-        for t0, t1 in portions_inside(candidate.segment, face.loops, tolerance):
-            hidden.extend([(t0, t1)] if by_order else _behind(candidate, face, t0, t1, tolerance))
-    for other in candidates:
-        if other.solid != candidate.solid and other.shown:
-            hidden.extend(_under_line(candidate, other, solids, tolerance))
-    return merged(hidden)
-
-
-def _behind(
-    candidate: _Candidate, face: _SeenFace, t0: float, t1: float, tolerance: Tolerance
-) -> list[Portion]:
-    """The part of t0…t1 that lies further away than the face's plane."""
-
-    def lead(t: float) -> float:
-        x, y = at(candidate.segment, t)
-        a, b, c = face.inverse_depth
-        return a * x + b * y + c - candidate.inverse_depth(t)
-
-    lead0, lead1 = lead(t0), lead(t1)
-    if max(lead0, lead1) <= tolerance.depth:
-        return []
-    if min(lead0, lead1) >= -tolerance.depth:
-        return [(t0, t1)]
-    crossing = t0 + (t1 - t0) * lead0 / (lead0 - lead1)
-    return [(t0, crossing)] if lead0 > 0.0 else [(crossing, t1)]
-
-
-def _under_line(
-    candidate: _Candidate, other: _Candidate, solids: Sequence[Solid], tolerance: Tolerance
-) -> list[Portion]:
-    """Where another solid's line in the same place is drawn instead of this one."""
-    if solids[other.solid].transparent or not _boxes_overlap(candidate.box, other.box):
-        return []
-    shared = portion_shared(candidate.segment, other.segment, tolerance)
-    if shared is None:
-        return []
-    middle = sum(shared) / 2
-    lead = 0.0
-    if not (solids[candidate.solid].floating and solids[other.solid].floating):
-        there = position_on(other.segment, at(candidate.segment, middle))
-        lead = other.inverse_depth(there) - candidate.inverse_depth(middle)
-    listed_first = other.solid < candidate.solid
-    return [shared] if (listed_first if abs(lead) <= tolerance.depth else lead > 0.0) else []
-
-
-def _boxes_overlap(
-    a: tuple[float, float, float, float], b: tuple[float, float, float, float]
-) -> bool:
-    slack = 1e-6
-    return (
-        a[0] <= b[2] + slack
-        and b[0] <= a[2] + slack
-        and a[1] <= b[3] + slack
-        and b[1] <= a[3] + slack
-    )
+    return numpy

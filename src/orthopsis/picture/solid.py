@@ -8,18 +8,20 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property, lru_cache
+from typing import NamedTuple
 
-from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
+from orthopsis.perspective.vector import Vector, dot, loop_normal, plus, times
 
 
 @dataclass(frozen=True)
 class Edge:
-    """Two vertex numbers, the family of the line between them, and the faces it bounds."""
+    """Two vertex numbers, the family of the line between them, and the two faces it bounds."""
 
     start: int
     end: int
     family: str
-    faces: tuple[int, ...]
+    faces: tuple[int, int]
 
 
 @dataclass(frozen=True)
@@ -27,6 +29,36 @@ class Face:
     """A plane face: loops of vertex numbers, the first its outline, the others holes."""
 
     loops: tuple[tuple[int, ...], ...]
+
+
+@dataclass(frozen=True, eq=False)
+class Shape:
+    """How faces and edges hang together, whatever the places of the vertices."""
+
+    faces: tuple[Face, ...]
+    edges: tuple[Edge, ...]
+
+    @cached_property
+    def numbers(self) -> ShapeNumbers:
+        """The same as bare numbers."""
+        loops = [loop for face in self.faces for loop in face.loops]
+        return ShapeNumbers(
+            loops_of_faces=[len(face.loops) for face in self.faces],
+            points_of_loops=[len(loop) for loop in loops],
+            points=[k for loop in loops for k in loop],
+            edge_ends=[(edge.start, edge.end) for edge in self.edges],
+            edge_faces=[edge.faces for edge in self.edges],
+        )
+
+
+class ShapeNumbers(NamedTuple):
+    """Counts and vertex numbers of a shape, in its own order."""
+
+    loops_of_faces: list[int]
+    points_of_loops: list[int]
+    points: list[int]
+    edge_ends: list[tuple[int, int]]
+    edge_faces: list[tuple[int, int]]
 
 
 @dataclass(frozen=True)
@@ -40,10 +72,20 @@ class Solid:
 
     piece: str
     vertices: tuple[Vector, ...]
-    faces: tuple[Face, ...]
-    edges: tuple[Edge, ...]
+    shape: Shape
     transparent: bool = False
     floating: bool = False
+
+    @property
+    def faces(self) -> tuple[Face, ...]:
+        return self.shape.faces
+
+    @property
+    def edges(self) -> tuple[Edge, ...]:
+        return self.shape.edges
+
+
+Families = tuple[tuple[str, ...], ...]
 
 
 def prism(
@@ -61,47 +103,40 @@ def prism(
     ``loop_families[i][k]`` is the family of the side from corner k to the next of loop i.
     Loops may run either way round; the faces are turned outward here.
     """
-    outlines = [
-        _Outline(tuple(loop), tuple(f)) for loop, f in zip(loops, loop_families, strict=True)
-    ]
-    facing = outlines[0] if dot(outlines[0].normal, sweep) < 0.0 else outlines[0].turned()
-    outlines = [facing] + [
-        hole.turned() if dot(hole.normal, facing.normal) > 0.0 else hole for hole in outlines[1:]
-    ]
-    front = [corner for outline in outlines for corner in outline.corners]
-    n = len(front)
-    vertices = (*front, *(plus(corner, sweep) for corner in front))
+    corners, families = [], []
+    facing: Vector | None = None
+    for loop, named in zip(loops, loop_families, strict=True):
+        normal = loop_normal(loop)
+        # The outline faces against the sweep, its holes run the other way round.
+        wrong = dot(normal, sweep) > 0.0 if facing is None else dot(normal, facing) > 0.0
+        if facing is None:
+            facing = times(normal, -1.0) if wrong else normal
+        corners.append(loop[::-1] if wrong else loop)
+        families.append((*named[-2::-1], named[-1]) if wrong else tuple(named))
+    front = [corner for loop in corners for corner in loop]
+    vertices = (*front, *[plus(corner, sweep) for corner in front])
+    shape = _prism_shape(tuple(families), sweep_family)
+    return Solid(piece, vertices, shape, transparent, floating)
 
+
+@lru_cache(maxsize=256)
+def _prism_shape(families: Families, sweep_family: str) -> Shape:
+    """Faces and edges of a prism: both ends, and a side for each corner of the outline."""
+    n = sum(len(named) for named in families)
     near: list[tuple[int, ...]] = []
-    for outline in outlines:
+    for named in families:
         first = sum(len(loop) for loop in near)
-        near.append(tuple(range(first, first + len(outline.corners))))
+        near.append(tuple(range(first, first + len(named))))
     far = tuple(tuple(n + k for k in reversed(loop)) for loop in near)
     faces = [Face(tuple(near)), Face(far)]
     edges: list[Edge] = []
-    for loop, outline in zip(near, outlines, strict=True):
+    for loop, named in zip(near, families, strict=True):
         first_side = len(faces)
-        for i, (a, family) in enumerate(zip(loop, outline.families, strict=True)):
+        for i, (a, family) in enumerate(zip(loop, named, strict=True)):
             b = loop[(i + 1) % len(loop)]
             side, side_before = first_side + i, first_side + (i - 1) % len(loop)
             faces.append(Face(((b, a, a + n, b + n),)))
             edges.append(Edge(a, b, family, (0, side)))
             edges.append(Edge(a + n, b + n, family, (1, side)))
             edges.append(Edge(a, a + n, sweep_family, (side_before, side)))
-    return Solid(piece, vertices, tuple(faces), tuple(edges), transparent, floating)
-
-
-@dataclass(frozen=True)
-class _Outline:
-    """One loop of corners with the families of its sides."""
-
-    corners: tuple[Vector, ...]
-    families: tuple[str, ...]
-
-    @property
-    def normal(self) -> Vector:
-        return loop_normal(self.corners)
-
-    def turned(self) -> _Outline:
-        """The same loop run the other way round."""
-        return _Outline(self.corners[::-1], self.families[-2::-1] + self.families[-1:])
+    return Shape(tuple(faces), tuple(edges))
