@@ -6,6 +6,8 @@ import math
 from collections.abc import Sequence
 
 from orthopsis.exercise.resolve import Scene, picture, steps
+from orthopsis.perspective.ellipse import Ellipse
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Role, Stroke
 
 AGREEMENT_MM = 0.01
@@ -21,10 +23,45 @@ def same_line(a: Stroke, b: Stroke, within_mm: float = AGREEMENT_MM) -> bool:
 
 
 def difference(a: Sequence[Stroke], b: Sequence[Stroke]) -> tuple[list[Stroke], list[Stroke]]:
-    """Lines of each drawing that the other does not have."""
-    only_a = [line for line in a if not any(same_line(line, other) for other in b)]
-    only_b = [line for line in b if not any(same_line(line, other) for other in a)]
+    """Lines of each drawing that the other does not have; curves are compared as curves."""
+    curves_a, curves_b = curves(a), curves(b)
+    lines_a, lines_b = ([s for s in strokes if s.curve is None] for strokes in (a, b))
+    only_a = [line for line in lines_a if not any(same_line(line, other) for other in lines_b)]
+    only_b = [line for line in lines_b if not any(same_line(line, other) for other in lines_a)]
+    only_a += [c[0] for c in curves_a if not any(same_curve(c, other) for other in curves_b)]
+    only_b += [c[0] for c in curves_b if not any(same_curve(c, other) for other in curves_a)]
     return only_a, only_b
+
+
+def curves(strokes: Sequence[Stroke]) -> list[list[Stroke]]:
+    """The chords of each curve together."""
+    found: dict[int, list[Stroke]] = {}
+    for stroke in strokes:
+        if stroke.curve is not None:
+            found.setdefault(stroke.curve, []).append(stroke)
+    return list(found.values())
+
+
+def same_curve(a: Sequence[Stroke], b: Sequence[Stroke]) -> bool:
+    """One curve of the same piece with the same ends: the ends of all chords lie on the other's
+    conic, not merely near its chords.
+    """
+    if a[0].piece != b[0].piece:
+        return False
+    closed_a, closed_b = (math.dist(c[0].start, c[-1].end) < AGREEMENT_MM for c in (a, b))
+    if closed_a != closed_b:
+        return False
+    ends_a, ends_b = ((c[0].start, c[-1].end) for c in (a, b))
+    straight = max(map(math.dist, ends_a, ends_b))
+    crossed = max(map(math.dist, ends_a, reversed(ends_b)))
+    if not closed_a and min(straight, crossed) > AGREEMENT_MM:
+        return False
+    if len(b) < 5:
+        return True
+    on_curve = [Point(*b[k * (len(b) - 1) // 4].start) for k in range(5)]
+    ellipse = Ellipse.through(on_curve)
+    size = max(math.hypot(*ellipse.a), math.hypot(*ellipse.b))
+    return all(abs(math.hypot(*ellipse.unit(s.start)) - 1.0) * size < AGREEMENT_MM for s in a)
 
 
 def outlines(scene: Scene) -> list[Stroke]:

@@ -10,6 +10,8 @@ from typing import Any
 
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.view import eye_of_triangle
 
 ROOT = Path(__file__).parents[1]
 EXAMPLES = ROOT / "examples"
@@ -107,8 +109,8 @@ THREE_POINT: Data = {
 }
 
 
-def random_document(seed: int, most_pieces: int = 5) -> Data:
-    """Boxes of every system, all cuts, floating and standing, some transparent."""
+def random_document(seed: int, most_pieces: int = 5, round_share: float = 0.0) -> Data:
+    """Boxes of every system, all cuts, floating and standing, some transparent, some round."""
     rng = random.Random(seed)
     kind = rng.choice(["one-point", "two-point", "three-point"])
     level = rng.randint(40, 250)
@@ -123,6 +125,12 @@ def random_document(seed: int, most_pieces: int = 5) -> Data:
     if kind == "three-point":
         third_mm = level + rng.choice([-1, 1]) * rng.randint(120, 900)
         view["third_vp_mm"] = [rng.randint(left, right), third_mm]
+    # No eye sees right angles unless the triangle of the points is acute.
+    metric = (
+        kind != "three-point"
+        or eye_of_triangle(Point(left, level), Point(right, level), Point(*view["third_vp_mm"]))
+        is not None
+    )
     pieces = []
     for number in range(rng.randint(1, most_pieces)):
         piece: Data = {
@@ -139,7 +147,7 @@ def random_document(seed: int, most_pieces: int = 5) -> Data:
             width = rng.randint(10, 120)
             x = rng.randint(0, 380)
             piece["front"] = {"x_mm": x, "y_mm": top, "width_mm": width, "height_mm": height}
-            piece["depth"] = _random_cut(rng)
+            piece["depth"] = _random_cut(rng, x, view["vanishing_point_mm"])
         else:
             anywhere = rng.random() < 0.3
             low, high = (20, 400) if anywhere else (max(left, 10) + 5, min(right, 410) - 5)
@@ -147,7 +155,13 @@ def random_document(seed: int, most_pieces: int = 5) -> Data:
             piece["edge"] = {"x_mm": x, "top_mm": top, "bottom_mm": top + height}
             if kind == "three-point":
                 piece["edge"] = {"x_mm": x, "y_mm": top, "length_mm": height}
-            piece["left"], piece["right"] = _random_cut(rng), _random_cut(rng)
+            piece["left"] = _random_cut(rng, x, left, metric)
+            piece["right"] = _random_cut(rng, x, right, metric)
+        if rng.random() < round_share:
+            piece["kind"] = "cylinder"
+            piece["axis"] = rng.choice(
+                ["up", "away"] if kind == "one-point" else ["up", "left", "right"]
+            )
         pieces.append(piece)
     return {
         "format": "orthopsis-exercise",
@@ -159,13 +173,15 @@ def random_document(seed: int, most_pieces: int = 5) -> Data:
     }
 
 
-def _random_cut(rng: random.Random) -> Data:
-    return rng.choice(
-        [
-            {"fraction": round(rng.uniform(0.05, 0.9), 2)},
-            {"along_mm": rng.randint(5, 60)},
-            {"true_mm": rng.randint(5, 120)},
-            {"true_mm": rng.randint(5, 120), "point": rng.choice(["left", "right"])},
-            {"x_mm": rng.randint(10, 410)},
-        ]
-    )
+def _random_cut(rng: random.Random, start_mm: float, goal_mm: float, metric: bool = True) -> Data:
+    """Any way of cutting a guide line from x `start_mm` to a point at x `goal_mm`."""
+    low, high = sorted((start_mm, goal_mm))
+    ways: list[Data] = [
+        {"fraction": round(rng.uniform(0.05, 0.9), 2)},
+        {"along_mm": rng.randint(5, 60)},
+        {"x_mm": round(rng.uniform(low, high), 1)},
+    ]
+    if metric:
+        ways.append({"true_mm": rng.randint(5, 120)})
+        ways.append({"true_mm": rng.randint(5, 120), "point": rng.choice(["left", "right"])})
+    return rng.choice(ways)

@@ -17,11 +17,12 @@ from tests.documents import EXAMPLES, ONE_POINT, TWO_POINT, random_document, sce
 CHUNK = 40
 
 
+@pytest.mark.parametrize("round_share", [0.0, 0.5], ids=["boxes", "round things"])
 @pytest.mark.parametrize("first", range(0, 400, CHUNK))
-def test_random_documents_agree(first):
+def test_random_documents_agree(first, round_share):
     compared = 0
     for seed in range(first, first + CHUNK):
-        data = random_document(seed)
+        data = random_document(seed, round_share=round_share)
         try:
             scene = resolve(from_data(data))
             drawn, built = outlines(scene), kept(scene)

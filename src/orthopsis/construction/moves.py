@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Literal
 
+from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Line, Point
 from orthopsis.perspective.stroke import Stroke
 
@@ -23,12 +24,23 @@ class Do(StrEnum):
     """Draw an upright or a level line through a mark, with the set square."""
     CROSS = "cross"
     """Mark where two lines cross."""
+    SLIDE = "slide"
+    """Draw a parallel: set square on a line, slide it along the ruler to a mark, and draw."""
+    DIVIDE = "divide"
+    """Read off equal parts with the ruler's zero on one end."""
+    CARRY = "carry"
+    """Take a length between two marks and set it off elsewhere."""
+    SKETCH = "sketch"
+    """Draw a curve by hand through marks."""
+    TOUCH = "touch"
+    """Lay the ruler so that it touches a curve and leads to a point; mark where it touches."""
     DARKEN = "darken"
     ERASE = "erase"
 
 
 MINUTES = {
     Do.MEASURE: 0.4, Do.AIM: 0.4, Do.JOIN: 0.3, Do.SQUARE: 0.4, Do.CROSS: 0.1,
+    Do.SLIDE: 0.5, Do.DIVIDE: 0.5, Do.CARRY: 0.3, Do.SKETCH: 1.5, Do.TOUCH: 0.4,
     Do.DARKEN: 0.2, Do.ERASE: 0.05,
 }  # fmt: skip
 """Minutes a move takes a ten-year-old (common practice, no published source)."""
@@ -52,6 +64,17 @@ class Ruled:
     line: Line
     family: str
     start: Mark
+    piece: str
+    uses: tuple[str, ...] = ()
+    """What a later move uses instead of its name, where it was drawn as part of something."""
+
+
+@dataclass(frozen=True)
+class Curve:
+    """A curve sketched through marks: on the sheet, a circle of the world is an ellipse."""
+
+    name: str
+    ellipse: Ellipse
     piece: str
 
 

@@ -13,6 +13,7 @@ from dataclasses import dataclass
 from itertools import combinations, pairwise
 
 from orthopsis.errors import NoDrawingOrder
+from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY, Segment
 from orthopsis.perspective.vector import Vector, cross, dot, minus, size, times
@@ -28,7 +29,8 @@ class Body:
     """One piece as constructed on paper.
 
     `corners` has a place and its nearness for each corner; `faces` are corner numbers.
-    `seen_faces` and `seen_edges` are what the piece shows of itself.
+    `seen_faces` and `seen_edges` are what the piece shows of itself, `seen_ovals` and `seen_arcs`
+    the same where it is round: what it covers on paper is all of these together.
     """
 
     piece: str
@@ -38,6 +40,8 @@ class Body:
     seen_edges: tuple[Segment, ...]
     transparent: bool
     floating: bool
+    seen_ovals: tuple[Ellipse, ...] = ()
+    seen_arcs: tuple[EllipseArc, ...] = ()
 
     @property
     def places(self) -> list[Vector]:

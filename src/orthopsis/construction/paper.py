@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
+from itertools import pairwise
 
+from orthopsis.construction.cover import open_parts, under
 from orthopsis.construction.moves import (
+    Curve,
     Do,
     Fate,
     Mark,
@@ -17,6 +20,7 @@ from orthopsis.construction.moves import (
 )
 from orthopsis.construction.order import Body
 from orthopsis.construction.wording import Wording
+from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, distance, join, meet, toward
 from orthopsis.perspective.segments import (
     XY,
@@ -25,13 +29,12 @@ from orthopsis.perspective.segments import (
     at,
     length,
     portion_shared,
-    portions_inside,
     remainder,
 )
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.tolerance import EXACT, Tolerance
-from orthopsis.perspective.view import HORIZONTAL, VERTICAL, VanishingPoint
+from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint
 
 GUIDE_OVERSHOOT_MM = 6.0
 """How far a guide line runs on past the last mark on it: only as far as needed."""
@@ -49,6 +52,7 @@ class Paper:
     _guides: list[_Guide] = field(default_factory=list)
     _names: Iterator[str] = field(default_factory=lambda: mark_names())
     _ruled: int = 0
+    _curves: int = 0
 
     def begin(self, title: str, piece: str | None = None) -> Step:
         """Open a step; the moves that follow belong to it."""
@@ -119,7 +123,8 @@ class Paper:
     def cross(self, first: Ruled, second: Ruled) -> Mark:
         """Mark where two ruled lines cross; guide lines are drawn as far as this mark."""
         mark = self._mark(meet(first.line, second.line))
-        self._moved(Do.CROSS, (first.name, second.name), mark.name)
+        uses = tuple(name for ruled in (first, second) for name in ruled.uses or (ruled.name,))
+        self._moved(Do.CROSS, uses, mark.name)
         for ruled in (first, second):
             self.reach(ruled, mark)
         return mark
@@ -145,6 +150,23 @@ class Paper:
         """The ruler laid through a mark and a point; what is drawn along it is said by `keep`."""
         line = join(start.at, goal.at)
         return self._rule(Do.AIM, line, goal.name, start, (start.name, goal.name))
+
+    def join(self, start: Mark, end: Mark, family: str, piece: str) -> Ruled:
+        """A light line from mark to mark, a help that is erased at the end."""
+        names = (start.name, end.name)
+        ruled = self._rule(Do.JOIN, join(start.at, end.at), family, start, names, piece)
+        stroke = Stroke(start.at.xy, end.at.xy, family, Role.GUIDE, piece)
+        on_sheet = self.sheet.clip(stroke.segment)
+        if on_sheet is not None:
+            ends = at(stroke.segment, on_sheet[0]), at(stroke.segment, on_sheet[1])
+            self._step.strokes += self._before_nearer(
+                StepStroke(stroke._replace(start=ends[0], end=ends[1]), "erase")
+            )
+        return ruled
+
+    def along(self, start: Mark, end: Mark) -> Ruled:
+        """A line that is drawn already between two marks, to be crossed with another."""
+        return Ruled("", join(start.at, end.at), "", start, "", (start.name, end.name))
 
     def upright(self, start: Mark) -> Ruled:
         """The set square laid upright through a mark; what is drawn of it is said by `keep`."""
@@ -178,26 +200,59 @@ class Paper:
         for other in self.nearer:
             if other.transparent:
                 continue
-            for outline in other.seen_faces:
-                covered += portions_inside(segment, [outline], self.tolerance)
+            covered += under(other, segment, self.tolerance)
             for line in other.seen_edges:
                 shared = portion_shared(segment, line, self.tolerance)
                 if shared is not None:
                     covered.append(shared)
         return covered
 
+    # --- curves ------------------------------------------------------------------------------
+
+    def sketch(self, through: Sequence[Mark], piece: str) -> Curve:
+        """A curve by hand through five marks; what is drawn of it is said by `keep_arc`.
+
+        Raises ValueError when the marks are not those of an ellipse.
+        """
+        self._ruled += 1
+        ellipse = Ellipse.through([mark.at for mark in through])
+        curve = Curve(f"curve {self._ruled}", ellipse, piece)
+        self._moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
+        return curve
+
+    def touch(self, curve: Curve, goal: Mark | Point) -> list[Mark]:
+        """Marks where a ruler that leads to a point or a direction touches the curve."""
+        far = goal.at if isinstance(goal, Mark) else goal
+        uses = (curve.name, goal.name) if isinstance(goal, Mark) else (curve.name,)
+        marks = []
+        for angle in curve.ellipse.touched_from(far):
+            marks.append(self._mark(Point(*curve.ellipse.point(angle))))
+            self._moved(Do.TOUCH, uses, marks[-1].name)
+        return marks
+
+    def keep_arc(self, arc: EllipseArc, body: Body) -> None:
+        """A finished part of a curve, stopped at the sheet's edge and where nearer things stand."""
+        for part in open_parts(arc, self.sheet, self.nearer, self.tolerance):
+            for ends in pairwise(part.ellipse.chords(part.start, part.stop)):
+                stroke = Stroke(*ends, FREE, Role.OUTLINE, body.piece, self._curves)
+                self._step.strokes.append(StepStroke(stroke, "keep"))
+            self._curves += 1
+
     # --- tidying -----------------------------------------------------------------------------
 
     def tidy(self, piece: str) -> None:
         """Darken a piece's finished lines and erase the guide lines it grew from."""
         self.finish_guides()
+        curves: set[int | None] = {None}
         for number, drawn in enumerate(self.strokes):
-            if drawn.stroke.piece == piece and drawn.fate == "keep":
-                self._step.darkens.append(number)
-                self._moved(Do.DARKEN, (), None)
-            elif drawn.stroke.piece == piece:
-                self._step.erases.append(number)
-                self._moved(Do.ERASE, (), None)
+            if drawn.stroke.piece != piece:
+                continue
+            keeps = drawn.fate == "keep"
+            (self._step.darkens if keeps else self._step.erases).append(number)
+            # The chords of a curve are one line to the hand.
+            if drawn.stroke.curve is None or drawn.stroke.curve not in curves:
+                self._moved(Do.DARKEN if keeps else Do.ERASE, (), None)
+            curves.add(drawn.stroke.curve)
 
     def finish_guides(self) -> None:
         """Fix the ends of the guide lines, now that it is known how far they were needed."""
@@ -214,8 +269,7 @@ class Paper:
             portion
             for other in self.nearer
             if not other.transparent
-            for outline in other.seen_faces
-            for portion in portions_inside(stroke.segment, [outline], self.tolerance)
+            for portion in under(other, stroke.segment, self.tolerance)
         ]
         return [
             StepStroke(

@@ -16,7 +16,7 @@ from orthopsis.exercise.resolve import Scene, bodies, steps
 from orthopsis.perspective.plane import Point, angle_deg
 from orthopsis.perspective.segments import XY, at, length
 from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.pieces.box import Box
+from orthopsis.pieces.block import Block
 
 CONE_DEG = 60.0
 LEAST_FACE_MM = 3.0
@@ -110,12 +110,12 @@ def _in_one_another(scene: Scene) -> list[Advice]:
     return []
 
 
-def _sharpest_corner(scene: Scene) -> tuple[Box, Point, float] | None:
+def _sharpest_corner(scene: Scene) -> tuple[Block, Point, float] | None:
     """The box whose lowest front corner is sharpest, that corner below the eye level, its angle."""
     found = None
     for number, piece in enumerate(scene.exercise.pieces):
         view = scene.stage(number).view
-        if not isinstance(piece, Box) or piece.edge is None:
+        if not isinstance(piece, Block) or piece.edge is None:
             continue
         foot = piece.edge.ends(view.uprights.at)[1]
         left, right = (vp.at for vp in view.level_points)

@@ -63,7 +63,7 @@ def field_path(location: Sequence[str | int]) -> str:
     return path
 
 
-_UNION_TAGS = {"OwnSize", "one-point", "two-point", "three-point"}
+_UNION_TAGS = {"OwnSize", "one-point", "two-point", "three-point", "box", "cylinder"}
 
 
 def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset()) -> ExerciseError:

@@ -23,13 +23,14 @@ def point(xy: tuple[float, float]) -> list[float]:
 
 
 def stroke_record(stroke: Stroke) -> dict[str, Any]:
-    return {
+    record = {
         "from": point(stroke.start),
         "to": point(stroke.end),
         "family": stroke.family,
         "role": str(stroke.role),
         "piece": stroke.piece,
     }
+    return record if stroke.curve is None else {**record, "curve": stroke.curve}
 
 
 def vanishing_point_record(vp: VanishingPoint) -> dict[str, Any]:

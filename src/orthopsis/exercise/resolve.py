@@ -16,9 +16,9 @@ from orthopsis.perspective.segments import Segment, at
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint, View
+from orthopsis.picture.cylinder import Thing
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import Sight
-from orthopsis.picture.solid import Solid
 from orthopsis.pieces.base import Stage
 
 LEAST_EYE_HEIGHT_MM = 50.0
@@ -121,7 +121,7 @@ def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
     return View.two_point(left_mm, right_mm, spec.eye_level_mm, centre_mm, eye_height_mm)
 
 
-def solids(scene: Scene) -> list[Solid]:
+def solids(scene: Scene) -> list[Thing]:
     """All solids of the sheet in eye space, in the order of their pieces. Raises ExerciseError."""
     return [
         solid

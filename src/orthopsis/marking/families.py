@@ -10,7 +10,7 @@ from orthopsis.exercise.resolve import Scene, picture, steps
 from orthopsis.exercise.state import lines_after
 from orthopsis.marking.find_strokes import FoundStroke
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
-from orthopsis.perspective.segments import XY
+from orthopsis.perspective.segments import XY, distance_to_segment
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
@@ -44,13 +44,34 @@ class Assigned:
 
 
 def expected_lines(scene: Scene, step: int | None) -> list[Expected]:
-    """What should be on the sheet: the finished drawing with its light lines, or a step's state."""
+    """What should be on the sheet: the finished drawing with its light lines, or a step's state.
+
+    Curves are drawn by hand and not judged as lines.
+    """
     made = steps(scene)
     if step is not None:
-        return [Expected(drawn.stroke) for drawn, _ in lines_after(made, step)]
-    guides = [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
-    outlines = [stroke for stroke in picture(scene) if stroke.role is Role.OUTLINE]
-    return [Expected(stroke) for stroke in [*outlines, *guides]]
+        strokes = [drawn.stroke for drawn, _ in lines_after(made, step)]
+    else:
+        strokes = [stroke for stroke in picture(scene) if stroke.role is Role.OUTLINE]
+        strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
+    return [Expected(stroke) for stroke in strokes if stroke.curve is None]
+
+
+def without_curves(found: Sequence[FoundStroke], scene: Scene) -> list[FoundStroke]:
+    """The found lines that are not parts of the exercise's curves."""
+    chords = [stroke.segment for stroke in picture(scene) if stroke.curve is not None]
+    if not chords:
+        return list(found)
+
+    def on_curve(stroke: FoundStroke) -> bool:
+        (x0, y0), (x1, y1) = stroke.start, stroke.end
+        places = (stroke.start, ((x0 + x1) / 2, (y0 + y1) / 2), stroke.end)
+        return all(
+            min(distance_to_segment(place, chord) for chord in chords) <= NEAR_MM
+            for place in places
+        )
+
+    return [stroke for stroke in found if not on_curve(stroke)]
 
 
 def assign(

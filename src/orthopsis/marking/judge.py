@@ -9,7 +9,7 @@ import numpy as np
 
 from orthopsis.errors import ImageError
 from orthopsis.exercise.resolve import Scene, steps
-from orthopsis.marking.families import assign, expected_lines, support
+from orthopsis.marking.families import assign, expected_lines, support, without_curves
 from orthopsis.marking.find_sheet import Corners, find_corners, turned_half
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
 from orthopsis.marking.findings import Finding, findings
@@ -89,7 +89,8 @@ def judge_strokes(
 ) -> SheetVerdict:
     """Judge lines already in sheet millimetres."""
     expected = expected_lines(scene, step)
-    judged = judge_lines(assign(found, expected, scene), scene, demand)
+    straight = without_curves(found, scene)
+    judged = judge_lines(assign(straight, expected, scene), scene, demand)
     points = meeting_points(judged, scene, demand)
     judged = with_own_angles(judged, points)
     return SheetVerdict(True, judged, points, findings(scene, judged, points, expected))

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from itertools import pairwise
 
 from orthopsis.perspective.segments import Portion, Segment, at, length, remainder
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.view import FREE
+from orthopsis.picture.curves import Wall
 from orthopsis.picture.hidden import Sight
 
 
@@ -32,7 +35,22 @@ def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
             outlines.append(Stroke(start, end, family, Role.OUTLINE, name))
         for start, end in _cut(segment, unseen, on_sheet, least_mm):
             hidden.append(Stroke(start, end, family, Role.HIDDEN, name))
+    for curve, arc in enumerate(sight.arcs(_edges_of(sheet))):
+        strokes, role = (outlines, Role.OUTLINE) if arc.seen else (hidden, Role.HIDDEN)
+        for start, end in pairwise(arc.ellipse.chords(arc.start, arc.stop)):
+            strokes.append(Stroke(start, end, FREE, role, arc.cylinder.piece, curve))
     return outlines + hidden
+
+
+def _edges_of(sheet: Sheet) -> list[Wall]:
+    """The sheet's edges as walls of eye space, positive on the sheet."""
+    left, top, right, bottom = sheet.bounds
+    return [
+        Wall(lambda p: p[0] - left * p[2], 1),
+        Wall(lambda p: right * p[2] - p[0], 1),
+        Wall(lambda p: p[1] - top * p[2], 1),
+        Wall(lambda p: bottom * p[2] - p[1], 1),
+    ]
 
 
 WHOLE: Portion = (0.0, 1.0)

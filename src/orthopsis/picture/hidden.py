@@ -4,14 +4,34 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from functools import cached_property
 from itertools import accumulate
 from types import ModuleType
 from typing import Any, NamedTuple
 
-from orthopsis.perspective.segments import Portion, Segment, remainder
+from orthopsis.perspective.ellipse import Ellipse
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.roots import TURN
+from orthopsis.perspective.segments import Portion, Segment, merged, remainder
 from orthopsis.perspective.tolerance import EXACT, Tolerance
+from orthopsis.perspective.vector import dot
+from orthopsis.perspective.view import on_paper
 from orthopsis.picture import compiled
 from orthopsis.picture import kernel as plain
+from orthopsis.picture.curves import (
+    Box,
+    Cover,
+    FlatCover,
+    Rim,
+    RoundCover,
+    Straight,
+    Wall,
+    arcs_of_rim,
+    box_of,
+    boxes_touch,
+    hidden_of_edge,
+)
+from orthopsis.picture.cylinder import Cylinder, Thing
 from orthopsis.picture.mesh import FLOATING, TRANSPARENT, Grid, Mesh, Room, Seen
 from orthopsis.picture.solid import Edge, Solid
 
@@ -25,8 +45,19 @@ class HiddenEdge(NamedTuple):
     hidden: list[Portion]
 
 
+class RimArc(NamedTuple):
+    """A part of a rim as it lies on paper: the ellipse from one angle to a larger one."""
+
+    cylinder: Cylinder
+    end: int
+    ellipse: Ellipse
+    start: float
+    stop: float
+    seen: bool
+
+
 class Sight:
-    """Solids before the eye, and lines behind them all.
+    """Solids and cylinders before the eye, and lines behind them all.
 
     `far_lines` lie behind everything, as the eye level does: faces hide them, they hide nothing.
     Raises ValueError when a solid reaches behind the eye.
@@ -34,16 +65,21 @@ class Sight:
 
     def __init__(
         self,
-        solids: Sequence[Solid],
+        things: Sequence[Thing],
         far_lines: Sequence[Segment] = (),
         tolerance: Tolerance = EXACT,
         kernel: ModuleType | None = None,
     ) -> None:
-        self.solids, self.far_lines, self.tolerance = solids, far_lines, tolerance
+        self.things, self.far_lines, self.tolerance = things, far_lines, tolerance
+        # To the kernel a cylinder is the two lines of its outline.
+        self.solids = [t if isinstance(t, Solid) else t.outline() for t in things]
+        self._rounds = [i for i, t in enumerate(things) if isinstance(t, Cylinder)]
         self._kernel = kernel or compiled.in_use()
         self._lists = self._kernel is plain
-        places = [place for solid in solids for place in solid.vertices]
-        if any(depth <= 0.0 for _, _, depth in places):
+        places = [place for solid in self.solids for place in solid.vertices]
+        if any(depth <= 0.0 for _, _, depth in places) or any(
+            _least_depth(thing) <= 0.0 for thing in things if isinstance(thing, Cylinder)
+        ):
             raise ValueError("a place lies behind the eye")
         self._paper = [(x / depth, y / depth) for x, y, depth in places]
         self._nearness = [1.0 / depth for _, _, depth in places]
@@ -63,6 +99,37 @@ class Sight:
                 number += 1
             first += len(solid.vertices)
 
+    def arcs(self, limits: Sequence[Wall] = ()) -> Iterator[RimArc]:
+        """The rims of the cylinders in arcs that are seen or hidden, within the limits."""
+        for i in self._rounds:
+            cylinder = self.things[i]
+            assert isinstance(cylinder, Cylinder)
+            for end in (0, 1):
+                rim = Rim(cylinder, end)
+                around = [on_paper(rim.place(TURN * k / 5)) for k in range(5)]
+                ellipse = Ellipse.through([Point(*xy) for xy in around])
+                box = box_of([on_paper(rim.place(TURN * k / 64)) for k in range(64)], 1.0)
+                same = [
+                    Rim(other, other_end)
+                    for j in self._rounds
+                    if j < i
+                    and isinstance(other := self.things[j], Cylinder)
+                    and not other.transparent
+                    for other_end in (0, 1)
+                    if cylinder.same_rim(end, other, other_end)
+                ]
+                for arc in arcs_of_rim(rim, self._covers_before(i, box), same, limits):
+                    start = ellipse.angle(on_paper(rim.place(arc.start)))
+                    middle = ellipse.angle(on_paper(rim.place((arc.start + arc.end) / 2)))
+                    stop = ellipse.angle(on_paper(rim.place(arc.end)))
+                    # The ellipse may run the other way round than the rim.
+                    if (middle - start) % TURN > (stop - start) % TURN:
+                        start, stop = stop, start
+                    turn = (stop - start) % TURN
+                    if arc.end - arc.start > TURN - 1e-9:
+                        turn = TURN
+                    yield RimArc(cylinder, end, ellipse, start, start + turn, arc.seen)
+
     def far_lines_seen(self) -> list[list[Portion]]:
         """What is seen of each far line."""
         hidden = self.hidden()
@@ -72,9 +139,59 @@ class Sight:
         """The hidden portions of every edge and then of every far line, sorted."""
         if self._hidden is None:
             self._hidden = self._find()
+            if self._rounds:
+                self._hide_behind_rounds(self._hidden)
         return self._hidden
 
     _hidden: list[list[Portion]] | None = None
+
+    # --- round things -------------------------------------------------------------------------
+
+    @cached_property
+    def _covers(self) -> list[list[Cover]]:
+        """What each thing hides with: the cylinder, or those faces that the eye sees."""
+        covers: list[list[Cover]] = []
+        for thing in self.things:
+            if thing.transparent:
+                covers.append([])
+            elif isinstance(thing, Cylinder):
+                covers.append([RoundCover(thing)])
+            else:
+                flat = (FlatCover(thing, face, self.tolerance) for face in thing.faces)
+                covers.append([f for f in flat if dot(f.normal, f.loops[0][0]) < 0.0])
+        return covers
+
+    def _covers_before(self, own: int, box: Box) -> list[tuple[Cover, bool]]:
+        """Covers of other things that may hide what lies in a box, and whether they hide whole."""
+        floating = self.things[own].floating if own < len(self.things) else False
+        found = []
+        for i, covers in enumerate(self._covers):
+            by_order = floating and self.things[i].floating
+            if i == own or (by_order and i > own):
+                continue
+            found += [(cover, by_order) for cover in covers if boxes_touch(cover.box, box)]
+        return found
+
+    def _hide_behind_rounds(self, hidden: list[list[Portion]]) -> None:
+        """Take away what cylinders hide of straight edges and of the far lines."""
+        number = vertex = 0
+        for i, solid in enumerate(self.solids):
+            for edge in solid.edges:
+                ends = self._places[vertex + edge.start], self._places[vertex + edge.end]
+                self._hide_one(hidden, number, i, Straight(*ends))
+                number += 1
+            vertex += len(solid.vertices)
+        for segment in self.far_lines:
+            # Far enough behind everything to be at infinity for all that stands here.
+            far = [(x * BEHIND_ALL, y * BEHIND_ALL, BEHIND_ALL) for x, y in segment]
+            self._hide_one(hidden, number, len(self.things), Straight(*far))
+            number += 1
+
+    def _hide_one(self, hidden: list[list[Portion]], number: int, own: int, edge: Straight) -> None:
+        box = box_of([on_paper(edge.start), on_paper(edge.end)], 0.0)
+        covers = [c for c in self._covers_before(own, box) if isinstance(c[0], RoundCover)]
+        if covers and hidden[number] != [(0.0, 1.0)]:
+            hidden[number] = merged([*hidden[number], *hidden_of_edge(edge, covers)], 1e-9)
 
     # --- numbers for the kernel ---------------------------------------------------------------
 
@@ -137,7 +254,8 @@ class Sight:
             loop_lengths += shape.points_of_loops
             loop_points += [vertex + k for k in shape.points]
             for (a, b), (one, two) in zip(shape.edge_ends, shape.edge_faces, strict=True):
-                edges += (vertex + a, vertex + b, face + one, face + two)
+                faces = (face + one, face + two) if one >= 0 else (-1, -1)
+                edges += (vertex + a, vertex + b, *faces)
             vertex += len(solid.vertices)
             face += len(solid.faces)
         for number in range(far):
@@ -186,6 +304,16 @@ class Sight:
 
     def _of_ints(self, values: list[int]) -> Any:
         return values if self._lists else _numpy().array(values, _numpy().int64)
+
+
+BEHIND_ALL = 1e6
+"""A relative depth that no thing on a sheet has."""
+
+
+def _least_depth(cylinder: Cylinder) -> float:
+    """Relative depth of the nearest place of a cylinder."""
+    near = min(cylinder.centre[2], cylinder.centre[2] + cylinder.sweep[2])
+    return near - math.hypot(cylinder.a[2], cylinder.b[2])
 
 
 def _starts(lengths: Any) -> list[int]:

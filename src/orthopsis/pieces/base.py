@@ -17,7 +17,7 @@ from orthopsis.errors import ExerciseError
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.view import View
-from orthopsis.picture.solid import Solid
+from orthopsis.picture.cylinder import Thing
 
 Millimetres = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
 Length = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
@@ -87,7 +87,7 @@ class Piece(Measures):
         return re.sub(r"[-_]+", " ", self.id).strip().capitalize()
 
     @abstractmethod
-    def solids(self, stage: Stage) -> list[Solid]:
+    def solids(self, stage: Stage) -> list[Thing]:
         """The piece in eye space. Raises ExerciseError where its measures make no solid."""
 
     @abstractmethod

@@ -2,6 +2,11 @@
 
 from __future__ import annotations
 
-from orthopsis.pieces.box import Box
+from typing import Annotated
 
-AnyPiece = Box
+from pydantic import Field
+
+from orthopsis.pieces.box import Box
+from orthopsis.pieces.cylinder import Cylinder
+
+AnyPiece = Annotated[Box | Cylinder, Field(discriminator="kind")]

@@ -39,6 +39,7 @@ class StrokeOut(Out):
     family: str
     role: Literal["outline", "hidden", "guide"]
     piece: str | None
+    curve: int | None = None
 
 
 class DrawingOut(Out):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import TYPE_CHECKING
 
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.construction.order import Body
@@ -11,33 +10,48 @@ from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.pieces.base import Stage
-from orthopsis.pieces.box_shape import INWARD, seen_edges
-
-if TYPE_CHECKING:
-    from orthopsis.pieces.box import Box
+from orthopsis.pieces.block import Block
+from orthopsis.pieces.block_shape import INWARD, seen_edges
 
 
-class _Edges:
-    """Which edges are drawn, and the keeping of them."""
+class Edges:
+    """Which edges are drawn, and the keeping of them.
 
-    def __init__(self, paper: Paper, body: Body) -> None:
-        self.paper, self.body = paper, body
-        self.seen = seen_edges([place for place, _ in body.corners], body.transparent)
+    A `light` block is only a help for something in it: all its edges are drawn thinly and erased.
+    """
+
+    def __init__(self, paper: Paper, body: Body, *, light: bool = False) -> None:
+        self.paper, self.body, self.light = paper, body, light
+        corners = [place for place, _ in body.corners]
+        self.seen = seen_edges(corners, body.transparent or light)
 
     def shows(self, a: int, b: int) -> bool:
         return (min(a, b), max(a, b)) in self.seen
 
     def keep(self, marks: Mapping[int, Mark], a: int, b: int, family: str) -> None:
-        if self.shows(a, b):
+        if not self.shows(a, b):
+            return
+        if self.light:
+            self.paper.join(marks[a], marks[b], family, self.body.piece)
+        else:
             self.paper.keep(marks[a], marks[b], family, self.body)
 
 
-def construct_from_front(
-    box: Box, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]
-) -> None:
+def construct_block(
+    box: Block, paper: Paper, stage: Stage, edges: Edges, points: Mapping[str, Mark]
+) -> dict[int, Mark]:
+    """The steps of a block; returns the marks of its corners, 0 to 7, as far as they are needed."""
+    if box.front is not None:
+        return _construct_from_front(box, paper, stage, edges, points)
+    return _construct_from_edge(box, paper, stage, edges, points)
+
+
+def _construct_from_front(
+    box: Block, paper: Paper, stage: Stage, edges: Edges, points: Mapping[str, Mark]
+) -> dict[int, Mark]:
     """One point: the front face, lines to the vanishing point, one depth, the back."""
     assert box.front is not None and box.depth is not None
-    front, edges = box.front, _Edges(paper, body)
+    front = box.front
     (vp,) = (points[found.name] for found in stage.view.vanishing_points)
     length, say = paper.wording.length, paper.wording.say
     step = paper.begin(f"{box.name}: the front face", box.id)
@@ -68,14 +82,14 @@ def construct_from_front(
         step.check += f" {vp.name} lies within the face, so no side of the box shows."
     else:
         _run_back(box, paper, stage, edges, marks, vp, running)
-    _tidy(box, paper, body)
+    return marks
 
 
 def _run_back(
-    box: Box,
+    box: Block,
     paper: Paper,
     stage: Stage,
-    edges: _Edges,
+    edges: Edges,
     marks: dict[int, Mark],
     vp: Mark,
     running: list[int],
@@ -140,12 +154,12 @@ def _carry_round(
             waiting.append(neighbour)
 
 
-def construct_from_edge(
-    box: Box, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]
-) -> None:
+def _construct_from_edge(
+    box: Block, paper: Paper, stage: Stage, edges: Edges, points: Mapping[str, Mark]
+) -> dict[int, Mark]:
     """Two and three points: the front edge, four guide lines, two sides, opposite to opposite."""
     assert box.edge is not None
-    edges, say = _Edges(paper, body), paper.wording.say
+    say = paper.wording.say
     third = points.get(stage.view.uprights.name)
     marks = dict(zip((1, 2), _front_edge(box, paper, edges, third), strict=True))
     top, bottom = marks[1], marks[2]
@@ -194,10 +208,10 @@ def construct_from_edge(
         straight = "is square to the sheet" if third is None else f"points at {third.name}"
         step.check = f"{upper} {lower} {straight} and stops on both lines to {vp.name}."
     _close_back(box, paper, stage, edges, marks, left_vp, right_vp, third)
-    _tidy(box, paper, body)
+    return marks
 
 
-def _front_edge(box: Box, paper: Paper, edges: _Edges, third: Mark | None) -> tuple[Mark, Mark]:
+def _front_edge(box: Block, paper: Paper, edges: Edges, third: Mark | None) -> tuple[Mark, Mark]:
     """The front edge from its upper end: straight down, or on the line through VP3."""
     assert box.edge is not None
     edge, say, length = box.edge, paper.wording.say, paper.wording.length
@@ -232,10 +246,10 @@ def _plumb(paper: Paper, start: Mark, third: Mark | None) -> Ruled:
 
 
 def _close_back(
-    box: Box,
+    box: Block,
     paper: Paper,
     stage: Stage,
-    edges: _Edges,
+    edges: Edges,
     marks: dict[int, Mark],
     left_vp: Mark,
     right_vp: Mark,
@@ -282,19 +296,20 @@ def _close_back(
             upright = _plumb(paper, marks[back], third)
 
 
-def _tidy(box: Box, paper: Paper, body: Body) -> None:
+def tidy(box: Block, paper: Paper) -> None:
+    """Rub out what the piece grew from and darken what stays."""
     step = paper.begin(f"{box.name}: tidy and darken", box.id)
     paper.tidy(box.id)
-    rub = paper.wording.rub_out
+    rub, what = paper.wording.rub_out, box.kind
     step.instruction = (
         paper.wording.say(
-            f"{rub} the light guide lines of this box, then darken its edges with the ruler.",
-            f"{rub} the light guide lines of this box. Darken its edges with the ruler.",
+            f"{rub} the light guide lines of this {what}, then darken its lines.",
+            f"{rub} the light guide lines of this {what}. Darken its lines.",
         )
         if step.erases
-        else "Darken the edges with the ruler."
+        else f"Darken the lines of this {what}."
     )
-    step.check = "Only the edges that can be seen are dark."
+    step.check = "Only what can be seen is dark."
 
 
 def listed(names: Sequence[str]) -> str:

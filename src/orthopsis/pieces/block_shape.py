@@ -57,7 +57,7 @@ def seen_edges(corners: Sequence[Point], transparent: bool) -> set[tuple[int, in
     }
 
 
-def box_body(piece: Piece, corners: tuple[tuple[Point, float], ...]) -> Body:
+def block_body(piece: Piece, corners: tuple[tuple[Point, float], ...]) -> Body:
     """The box on paper: eight corners, each with its nearness."""
     places = [place for place, _ in corners]
     return Body(

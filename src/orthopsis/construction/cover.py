@@ -1,0 +1,98 @@
+"""What nearer things, drawn before, cover of a line or a curve: there the pencil stops."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import pairwise
+
+from orthopsis.construction.order import Body
+from orthopsis.perspective.ellipse import EllipseArc
+from orthopsis.perspective.plane import Line, Point, join
+from orthopsis.perspective.roots import TURN
+from orthopsis.perspective.segments import (
+    XY,
+    Portion,
+    Segment,
+    inside,
+    on_border,
+    portions_inside,
+)
+from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.tolerance import Tolerance
+
+BARELY = 1e-6
+"""Less than this angle of a curve, in radians, is a touch and no gap."""
+
+
+def under(body: Body, segment: Segment, tolerance: Tolerance) -> list[Portion]:
+    """What a body covers of a segment."""
+    covered = [p for face in body.seen_faces for p in portions_inside(segment, [face], tolerance)]
+    for oval in body.seen_ovals:
+        portion = oval.portion_inside(segment)
+        if portion is not None:
+            covered.append(portion)
+    return covered
+
+
+def open_parts(
+    arc: EllipseArc, sheet: Sheet, nearer: Sequence[Body], tolerance: Tolerance
+) -> list[EllipseArc]:
+    """The parts of an arc that lie on the sheet and under no nearer thing.
+
+    A curve that a nearer thing has already drawn in the same place is not drawn again.
+    """
+    others = [other for other in nearer if not other.transparent]
+    cuts = [a for line in _limits(sheet, others) for a in arc.ellipse.angles_on_line(line)]
+    for other in others:
+        cuts += [a for oval in other.seen_ovals for a in arc.ellipse.angles_on(oval)]
+        for drawn in other.seen_arcs:
+            stops = (drawn.ellipse.point(stop) for stop in (drawn.start, drawn.stop))
+            cuts += [arc.ellipse.angle(stop) for stop in stops]
+    span = arc.stop - arc.start
+    along = sorted({(cut - arc.start) % TURN for cut in cuts})
+    ends = [0.0, *(t for t in along if 1e-9 < t < span - 1e-9), span]
+    parts: list[tuple[float, float]] = []
+    for t0, t1 in pairwise(ends):
+        if t1 - t0 < BARELY or not _open(arc, (t0 + t1) / 2, sheet, others, tolerance):
+            continue
+        if parts and t0 - parts[-1][1] < BARELY:
+            parts[-1] = parts[-1][0], t1
+        else:
+            parts.append((t0, t1))
+    closed = abs(span - TURN) < 1e-12
+    if closed and len(parts) > 1 and parts[0][0] < BARELY and parts[-1][1] > span - BARELY:
+        # The walk began in the middle of a part: it runs on over the start.
+        (_, end), (start, _) = parts.pop(0), parts.pop()
+        parts.append((start, end + TURN))
+    return [EllipseArc(arc.ellipse, arc.start + t0, arc.start + t1) for t0, t1 in parts]
+
+
+def _limits(sheet: Sheet, others: Sequence[Body]) -> list[Line]:
+    left, top, right, bottom = sheet.bounds
+    lines = [Line(1.0, 0.0, -left), Line(1.0, 0.0, -right)]
+    lines += [Line(0.0, 1.0, -top), Line(0.0, 1.0, -bottom)]
+    for other in others:
+        for face in other.seen_faces:
+            lines += [join(Point(*face[i - 1]), Point(*face[i])) for i in range(len(face))]
+    return lines
+
+
+def _open(
+    arc: EllipseArc, along: float, sheet: Sheet, others: Sequence[Body], tolerance: Tolerance
+) -> bool:
+    place = arc.ellipse.point(arc.start + along)
+    left, top, right, bottom = sheet.bounds
+    if not (left <= place[0] <= right and top <= place[1] <= bottom):
+        return False
+    return not any(
+        any(there.holds(place, tolerance.paper_mm) for there in other.seen_arcs)
+        or _covers(other, place, tolerance)
+        for other in others
+    )
+
+
+def _covers(body: Body, place: XY, tolerance: Tolerance) -> bool:
+    return any(oval.contains(place) for oval in body.seen_ovals) or any(
+        inside(place, [outline]) and not on_border(place, [outline], tolerance)
+        for outline in body.seen_faces
+    )
