@@ -31,33 +31,45 @@ def draw(args: argparse.Namespace) -> None:
     """Draw the exercise, finished or up to a step."""
     from orthopsis.exercise.records import drawing_record
     from orthopsis.exercise.resolve import picture, steps
+    from orthopsis.exercise.state import lines_after
 
     with _scene(args.file) as scene:
-        if args.format == "json":
-            if args.step is None:
-                strokes = picture(scene)
-            else:
-                from orthopsis.exercise.state import lines_after
+        if args.format == "gltf":
+            from orthopsis.handout.gltf import to_gltf
 
-                made = steps(scene)
-                strokes = [d.stroke for d, _ in lines_after(made, _step(args.step, len(made)))]
-            _write(args.output, _json(drawing_record(scene, strokes)))
+            if args.step is not None:
+                raise OutputError("--step: solids are whole; leave --step out, or draw an SVG")
+            _write(args.output, to_gltf(scene))
+            return
+        made = [] if args.step is None else steps(scene)
+        number = None if args.step is None else _step(args.step, len(made))
+        if args.format in ("json", "dxf"):
+            strokes = (
+                picture(scene)
+                if number is None
+                else [drawn.stroke for drawn, _ in lines_after(made, number)]
+            )
+            if args.format == "json":
+                _write(args.output, _json(drawing_record(scene, strokes)))
+            else:
+                from orthopsis.handout.dxf import to_dxf
+
+                _write(args.output, to_dxf(scene, strokes))
             return
         from orthopsis.handout.figure import picture_figure, step_figure
 
-        if args.step is None:
+        if number is None:
             figure = picture_figure(scene, picture(scene))
         else:
-            made = steps(scene)
-            figure = step_figure(scene, made, _step(args.step, len(made)))
+            figure = step_figure(scene, made, number)
         if args.format == "svg":
             from orthopsis.handout.svg import to_svg
 
             _write(args.output, to_svg(figure))
         else:
-            from orthopsis.handout.pages import figure_png
+            from orthopsis.handout.pages import figure_pdf, figure_png
 
-            _write(args.output, figure_png(figure))
+            _write(args.output, (figure_png if args.format == "png" else figure_pdf)(figure))
 
 
 def steps(args: argparse.Namespace) -> None:
@@ -113,6 +125,9 @@ def schema(args: argparse.Namespace) -> None:
     _write("-", _json(json_schema()))
 
 
+FORMATS = ("json", "svg", "png", "pdf", "dxf", "gltf")
+
+
 def parser() -> argparse.ArgumentParser:
     """The verbs and their options."""
     top = _Parser(prog="orthopsis", description="Perspective exercises: drawn, taught, judged.")
@@ -126,7 +141,7 @@ def parser() -> argparse.ArgumentParser:
         return added
 
     drawing = verb(draw)
-    drawing.add_argument("--format", choices=("json", "svg", "png"), default="json")
+    drawing.add_argument("--format", choices=FORMATS, default="json")
     drawing.add_argument("--step", type=int, help="the sheet after this step")
     stepping = verb(steps)
     stepping.add_argument("--format", choices=("json", "text"), default="text")

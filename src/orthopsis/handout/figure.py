@@ -31,12 +31,16 @@ class Pen:
 
 @dataclass(frozen=True)
 class Rule:
-    """One straight line of a group, the group's name being what a screen reader says."""
+    """One straight line of a group, the group's name being what a screen reader says.
+
+    Rules that share a `curve` follow each other as the chords of one curve.
+    """
 
     start: XY
     end: XY
     pen: Pen
     group: str
+    curve: int | None = None
 
 
 @dataclass(frozen=True)
@@ -91,7 +95,7 @@ def picture_figure(
             pen = Pen(0.25 * scale, family_colour(stroke.family))
         else:
             continue
-        figure.rules.append(Rule(stroke.start, stroke.end, pen, _group(stroke)))
+        figure.rules.append(Rule(stroke.start, stroke.end, pen, _group(stroke), stroke.curve))
     _vanishing_points(figure, scene, scale)
     return figure
 
@@ -108,7 +112,9 @@ def step_figure(scene: Scene, steps: Sequence[Step], number: int, scale: float =
             "dark": Pen(0.6 * scale, INK),
             "struck": Pen(0.4 * scale, colour, (1.2 * scale, 1.6 * scale)),
         }[state]
-        figure.rules.append(Rule(stroke.start, stroke.end, pen, f"{_group(stroke)}, {state}"))
+        figure.rules.append(
+            Rule(stroke.start, stroke.end, pen, f"{_group(stroke)}, {state}", stroke.curve)
+        )
         if state == "new" and drawn.fate != "keep":
             _ruler_onward(figure, scene, stroke, scale)
     points = {vp.name for vp in scene.vanishing_points}

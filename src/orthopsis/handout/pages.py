@@ -51,6 +51,12 @@ def figure_png(figure: Figure, dots_per_inch: float = 100.0) -> bytes:
     return _typeset("figure.typ", data, {"figure.svg": to_svg(figure)}, "png", dots_per_inch)
 
 
+def figure_pdf(figure: Figure) -> bytes:
+    """A figure as one PDF page at true size, with vector lines."""
+    data = {"width_mm": figure.width_mm, "height_mm": figure.height_mm}
+    return _typeset("figure.typ", data, {"figure.svg": to_svg(figure)}, "pdf")
+
+
 def _bare(figure: Figure) -> Figure:
     figure.paper = False
     return figure

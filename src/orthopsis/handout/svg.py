@@ -5,7 +5,7 @@ from __future__ import annotations
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
 
-from orthopsis.handout.figure import PAPER, Dot, Figure, Rule
+from orthopsis.handout.figure import PAPER, Dot, Figure, Pen, Rule
 
 FONT = "Atkinson Hyperlegible Next, sans-serif"
 
@@ -23,7 +23,9 @@ def to_svg(figure: Figure) -> str:
     ordered = sorted(figure.rules, key=lambda rule: rule.group)
     for group, rules in groupby(ordered, key=lambda rule: rule.group):
         lines.append(f'<g aria-label={quoteattr(group)} fill="none" stroke-linecap="round">')
-        lines += [_line(rule) for rule in rules]
+        for curve, parts in groupby(rules, key=lambda rule: rule.curve):
+            together = list(parts)
+            lines += [_line(rule) for rule in together] if curve is None else [_curve(together)]
         lines.append("</g>")
     lines += [_dot(dot) for dot in figure.dots]
     lines += [
@@ -38,12 +40,26 @@ def to_svg(figure: Figure) -> str:
 
 def _line(rule: Rule) -> str:
     (x0, y0), (x1, y1) = rule.start, rule.end
-    dashes = " ".join(_n(length) for length in rule.pen.dashes_mm)
-    dash = f' stroke-dasharray="{dashes}"' if dashes else ""
     return (
         f'<line x1="{_n(x0)}" y1="{_n(y0)}" x2="{_n(x1)}" y2="{_n(y1)}" '
-        f'stroke="{rule.pen.colour}" stroke-width="{_n(rule.pen.width_mm)}"{dash}/>'
+        f'stroke="{rule.pen.colour}" stroke-width="{_n(rule.pen.width_mm)}"{_dashes(rule.pen)}/>'
     )
+
+
+def _curve(chords: list[Rule]) -> str:
+    """The chords of one curve as one line, so that dashes and round ends run on."""
+    places = [chords[0].start, *(chord.end for chord in chords)]
+    points = " ".join(f"{_n(x)},{_n(y)}" for x, y in places)
+    pen = chords[0].pen
+    return (
+        f'<polyline points="{points}" stroke="{pen.colour}" '
+        f'stroke-width="{_n(pen.width_mm)}"{_dashes(pen)}/>'
+    )
+
+
+def _dashes(pen: Pen) -> str:
+    dashes = " ".join(_n(length) for length in pen.dashes_mm)
+    return f' stroke-dasharray="{dashes}"' if dashes else ""
 
 
 def _dot(dot: Dot) -> str:

@@ -1,0 +1,178 @@
+"""The solids themselves, as glTF 2.0 with everything in one file.
+
+Metres at picture plane scale, y up, the eye level at height 0 and the picture plane at z = 0, so
+that the eye looks along −z. Source: Khronos glTF 2.0 specification (from memory).
+"""
+
+from __future__ import annotations
+
+import base64
+import json
+import math
+from collections.abc import Sequence
+from typing import Any
+
+import mapbox_earcut
+import numpy as np
+from numpy.typing import NDArray
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.resolve import Scene
+from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.view import View
+from orthopsis.picture.cylinder import Cylinder
+from orthopsis.picture.solid import Solid
+
+AROUND = 96
+"""Sides that stand for a circle."""
+
+Points = NDArray[np.float64]
+Triangles = NDArray[np.uint32]
+
+
+def to_gltf(scene: Scene) -> str:
+    """One mesh per piece. Raises ExerciseError where no eye sees the views, so shapes are free."""
+    builder = _Builder()
+    for number, piece in enumerate(scene.exercise.pieces):
+        stage = scene.stage(number)
+        if stage.view.eye is None:
+            raise ExerciseError(
+                "view",
+                "the triangle of the three points is not acute, so the solids have no true "
+                "shape; move VP3 further away",
+            )
+        for thing in piece.solids(stage):
+            corners, faces = _faces(thing)
+            points = np.array([_metres(corner, stage.view) for corner in corners])
+            triangles = np.concatenate([_triangles(points, face) for face in faces])
+            builder.add(piece.id, points @ _upright(stage.view).T, triangles)
+    return json.dumps(builder.document(scene.exercise.title))
+
+
+def _faces(thing: Solid | Cylinder) -> tuple[list[Vector], list[list[Sequence[int]]]]:
+    """Corners, and faces as loops of corner numbers; a circle as many sides."""
+    if isinstance(thing, Solid):
+        return list(thing.vertices), [list(face.loops) for face in thing.faces]
+    turn = 2.0 * math.pi / AROUND
+    corners = [thing.rim(end, k * turn) for end in (0, 1) for k in range(AROUND)]
+    near, far = list(range(AROUND)), list(range(AROUND, 2 * AROUND))
+    faces: list[list[Sequence[int]]] = [[near[::-1]], [far]]
+    faces += [[[near[k - 1], near[k], far[k], far[k - 1]]] for k in range(AROUND)]
+    return corners, faces
+
+
+def _metres(place: Vector, view: View) -> Vector:
+    """A place of eye space in true lengths: right, up, toward the viewer."""
+    assert view.eye is not None
+    px, py = view.eye.principal.xy
+    x, y, depth = place
+    behind = (depth - 1.0) * view.eye.distance_mm
+    return (
+        (x - px * (depth - 1.0)) / 1e3,
+        (view.eye_level_mm - y + py * (depth - 1.0)) / 1e3,
+        (-behind / 1e3),
+    )
+
+
+def _upright(view: View) -> Points:
+    """The turn that stands uprights up: none in one- and two-point."""
+    up = np.array(_direction(view.uprights.at, view))
+    up *= -1.0 if up[1] < 0 else 1.0
+    up /= np.linalg.norm(up)
+    away = np.array([0.0, 0.0, -1.0])
+    away = away - up * (away @ up)
+    away /= np.linalg.norm(away)
+    return np.array([np.cross(away, up), up, -away])
+
+
+def _direction(at: Any, view: View) -> Vector:
+    if at.at_infinity:
+        return at.x, -at.y, 0.0
+    assert view.eye is not None
+    (x, y), (px, py) = at.xy, view.eye.principal.xy
+    return x - px, py - y, -view.eye.distance_mm
+
+
+def _triangles(points: Points, loops: list[Sequence[int]]) -> Triangles:
+    """A plane face with holes in triangles, in its own plane."""
+    numbers = np.array([k for loop in loops for k in loop])
+    places = points[numbers]
+    ring = points[np.array(loops[0])] - points[loops[0][0]]
+    normal = np.cross(ring[1:-1], ring[2:]).sum(axis=0)
+    normal /= np.linalg.norm(normal)
+    across = places[1] - places[0]
+    across /= np.linalg.norm(across)
+    flat = np.column_stack([places @ across, places @ np.cross(normal, across)])
+    ends = np.cumsum([len(loop) for loop in loops]).astype(np.uint32)
+    found = mapbox_earcut.triangulate_float64(flat, ends).reshape(-1, 3)
+    first = flat[found[:, 1]] - flat[found[:, 0]]
+    second = flat[found[:, 2]] - flat[found[:, 0]]
+    turned = first[:, 0] * second[:, 1] - first[:, 1] * second[:, 0] < 0
+    found[turned] = found[turned][:, ::-1]
+    return numbers[found].astype(np.uint32)
+
+
+class _Builder:
+    """Meshes, and the one buffer that they share."""
+
+    def __init__(self) -> None:
+        self.bytes = bytearray()
+        self.views: list[dict[str, Any]] = []
+        self.accessors: list[dict[str, Any]] = []
+        self.meshes: list[dict[str, Any]] = []
+
+    def add(self, name: str, points: Points, triangles: Triangles) -> None:
+        # Each triangle has corners of its own, so that viewers shade the faces flat.
+        places = points[triangles.ravel()].astype("<f4")
+        kinds = {
+            "min": places.min(axis=0).tolist(),
+            "max": places.max(axis=0).tolist(),
+        }
+        position = self._accessor(places.tobytes(), 5126, len(places), "VEC3", 34962, **kinds)
+        numbers = np.arange(len(places), dtype="<u4")
+        indices = self._accessor(numbers.tobytes(), 5125, len(numbers), "SCALAR", 34963)
+        primitive = {"attributes": {"POSITION": position}, "indices": indices}
+        self.meshes.append({"name": name, "primitives": [primitive]})
+
+    def _accessor(
+        self, data: bytes, component: int, count: int, kind: str, target: int, **more: Any
+    ) -> int:
+        offset = len(self.bytes)
+        self.bytes += data
+        view = {"buffer": 0, "byteOffset": offset, "byteLength": len(data), "target": target}
+        self.views.append(view)
+        self.accessors.append(
+            {
+                "bufferView": len(self.views) - 1,
+                "componentType": component,
+                "count": count,
+                "type": kind,
+                **more,
+            }
+        )
+        return len(self.accessors) - 1
+
+    def document(self, title: str) -> dict[str, Any]:
+        nodes = [{"name": mesh["name"], "mesh": i} for i, mesh in enumerate(self.meshes)]
+        scene: dict[str, Any] = {"name": title}
+        document: dict[str, Any] = {
+            "asset": {"version": "2.0", "generator": "Orthopsis"},
+            "scene": 0,
+            "scenes": [scene],
+        }
+        if self.meshes:
+            data = base64.b64encode(self.bytes).decode()
+            scene["nodes"] = list(range(len(nodes)))
+            document |= {
+                "nodes": nodes,
+                "meshes": self.meshes,
+                "accessors": self.accessors,
+                "bufferViews": self.views,
+                "buffers": [
+                    {
+                        "byteLength": len(self.bytes),
+                        "uri": f"data:application/octet-stream;base64,{data}",
+                    }
+                ],
+            }
+        return document
