@@ -23,7 +23,14 @@ class ExerciseError(OrthopsisError):
 
 
 class NoDrawingOrder(ExerciseError):
-    """Two pieces stand in one another or surround each other: none can be drawn first."""
+    """Two pieces stand in one another or surround each other: none can be drawn first.
+
+    `pair` are their ids.
+    """
+
+    def __init__(self, path: str, message: str, pair: tuple[str, str]) -> None:
+        super().__init__(path, message)
+        self.pair = pair
 
 
 class ImageError(OrthopsisError):

@@ -371,12 +371,12 @@ export interface components {
         };
         /**
          * Box
-         * @description A box: `front` and `depth` in one-point; `edge`, `left` and `right` in two-point.
+         * @description A box: `front` and `depth` in one-point; `edge`, `left` and `right` in two and three.
          */
         Box: {
             /**
-             * Kind
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             kind: "box";
             /** Id */
@@ -394,6 +394,8 @@ export interface components {
              * @default false
              */
             transparent: boolean;
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
             front?: components["schemas"]["Front"] | null;
             depth?: components["schemas"]["Cut"] | null;
             edge?: components["schemas"]["FrontEdge"] | null;
@@ -405,7 +407,10 @@ export interface components {
             /** Path */
             path: (string | number)[];
             /** Value */
-            value: number;
+            value: number | [
+                number,
+                number
+            ];
         };
         /** ClassOut */
         ClassOut: {
@@ -440,7 +445,8 @@ export interface components {
          * Cut
          * @description Exactly one of: `x_mm` from the sheet's left edge, `fraction` of the way to the vanishing
          *     point, `along_mm` on paper along the guide line, `true_mm` true length. `from` is the corner
-         *     whose guide line is measured.
+         *     whose guide line is measured; `point`
+         *     the distance or measuring point that carries a true length, the opposite one when left out.
          */
         Cut: {
             /** X Mm */
@@ -451,8 +457,50 @@ export interface components {
             along_mm?: number | null;
             /** True Mm */
             true_mm?: number | null;
+            /** Point */
+            point?: ("left" | "right") | null;
             /** From */
             from?: ("top" | "bottom" | "top left" | "top right" | "bottom left" | "bottom right") | null;
+        };
+        /**
+         * Cylinder
+         * @description A round thing in a block. `axis`: `up`; in one-point also `away`; else `left` or `right`,
+         *     to that side's vanishing point.
+         */
+        Cylinder: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cylinder";
+            /** Id */
+            id: string;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            front?: components["schemas"]["Front"] | null;
+            depth?: components["schemas"]["Cut"] | null;
+            edge?: components["schemas"]["FrontEdge"] | null;
+            left?: components["schemas"]["Cut"] | null;
+            right?: components["schemas"]["Cut"] | null;
+            /**
+             * Axis
+             * @default up
+             * @enum {string}
+             */
+            axis: "up" | "away" | "left" | "right";
         };
         /** DrawingOut */
         DrawingOut: {
@@ -485,7 +533,8 @@ export interface components {
             /**
              * @default {
              *       "line": "eye level",
-             *       "spelling": "UK"
+             *       "spelling": "UK",
+             *       "reading": "full"
              *     }
              */
             wording: components["schemas"]["WordingSpec"];
@@ -496,13 +545,13 @@ export interface components {
              */
             given: "measures" | "points" | "rules";
             /** View */
-            view: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"];
+            view: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             /** Views */
             views?: {
-                [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"];
+                [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: components["schemas"]["Box"][];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Cylinder"])[];
         };
         /**
          * ExerciseIn
@@ -568,15 +617,20 @@ export interface components {
         };
         /**
          * FrontEdge
-         * @description A front upright edge: its distance from the sheet's left edge, its ends from the top.
+         * @description The front edge: upright with `x_mm`, `top_mm` and `bottom_mm`; in three-point its upper end
+         *     `x_mm`, `y_mm` and its `length_mm`, down the line through VP3. From the sheet's left and top.
          */
         FrontEdge: {
             /** X Mm */
             x_mm: number;
             /** Top Mm */
-            top_mm: number;
+            top_mm?: number | null;
             /** Bottom Mm */
-            bottom_mm: number;
+            bottom_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+            /** Length Mm */
+            length_mm?: number | null;
         };
         /**
          * GripOut
@@ -973,16 +1027,23 @@ export interface components {
             role: "outline" | "hidden" | "guide";
             /** Piece */
             piece: string | null;
+            /** Curve */
+            curve?: number | null;
             /**
              * Fate
              * @enum {string}
              */
             fate: "keep" | "guide" | "erase";
         };
-        /** StepsOut */
+        /**
+         * StepsOut
+         * @description The steps, and how exactly to measure: the misreading that lets no corner gape.
+         */
         StepsOut: {
             /** Steps */
             steps: components["schemas"]["StepOut"][];
+            /** Forgiveness Mm */
+            forgiveness_mm: number | null;
         };
         /** StripOut */
         StripOut: {
@@ -992,9 +1053,11 @@ export interface components {
              * Side
              * @enum {string}
              */
-            side: "left" | "right";
+            side: "left" | "right" | "top" | "bottom";
             /** Length Mm */
             length_mm: number;
+            /** Ruler Mm */
+            ruler_mm: number | null;
         };
         /** StrokeOut */
         StrokeOut: {
@@ -1017,6 +1080,32 @@ export interface components {
             role: "outline" | "hidden" | "guide";
             /** Piece */
             piece: string | null;
+            /** Curve */
+            curve?: number | null;
+        };
+        /**
+         * ThreePointView
+         * @description Two families of level lines with their points, and uprights that meet above or below.
+         */
+        ThreePointView: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "three-point";
+            /** Eye Level Mm */
+            eye_level_mm: number;
+            /** Left Vp Mm */
+            left_vp_mm: number;
+            /** Right Vp Mm */
+            right_vp_mm: number;
+            /** Third Vp Mm */
+            third_vp_mm: [
+                number,
+                number
+            ];
+            /** Eye Height Mm */
+            eye_height_mm?: number | null;
         };
         /**
          * TwoPointView
@@ -1105,6 +1194,12 @@ export interface components {
              * @enum {string}
              */
             spelling: "UK" | "US";
+            /**
+             * Reading
+             * @default full
+             * @enum {string}
+             */
+            reading: "full" | "simple";
         };
     };
     responses: never;

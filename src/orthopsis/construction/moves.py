@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Literal
 
+from orthopsis.construction.doubt import Sway, Swing, swing_at
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Line, Point
 from orthopsis.perspective.stroke import Stroke
@@ -50,10 +51,14 @@ Fate = Literal["keep", "guide", "erase"]
 
 @dataclass(frozen=True)
 class Mark:
-    """A named point on the paper; for a vanishing point the name is its own."""
+    """A named point on the paper; for a vanishing point the name is its own.
+
+    `sway` tells how far each misreading moves it.
+    """
 
     name: str
     at: Point
+    sway: Sway = field(default_factory=dict, compare=False)
 
 
 @dataclass(frozen=True)
@@ -65,8 +70,14 @@ class Ruled:
     family: str
     start: Mark
     piece: str
+    goal: Mark | None = None
     uses: tuple[str, ...] = ()
     """What a later move uses instead of its name, where it was drawn as part of something."""
+
+    def swing_at(self, place: Point) -> Swing:
+        """How misreadings move the line across itself at a place."""
+        goal = self.goal or Mark("", Point(self.line.b, -self.line.a, 0.0))
+        return swing_at(self.line, self.start.at, self.start.sway, goal.at, goal.sway, place)
 
 
 @dataclass(frozen=True)
@@ -76,6 +87,7 @@ class Curve:
     name: str
     ellipse: Ellipse
     piece: str
+    sway: Sway = field(default_factory=dict, compare=False)
 
 
 @dataclass(frozen=True)
@@ -108,7 +120,8 @@ class StepStroke:
 class Step:
     """What a teacher says in one breath, with the moves and lines that belong to it.
 
-    `darkens` and `erases` count the strokes of all steps from 0.
+    `corners` are the marks where its finished lines end. `darkens` and `erases` count the strokes
+    of all steps from 0.
     """
 
     title: str
@@ -119,6 +132,7 @@ class Step:
     measures: list[Measure] = field(default_factory=list)
     marks: list[Mark] = field(default_factory=list)
     strokes: list[StepStroke] = field(default_factory=list)
+    corners: list[Mark] = field(default_factory=list)
     darkens: list[int] = field(default_factory=list)
     erases: list[int] = field(default_factory=list)
 

@@ -73,6 +73,7 @@ def near_to_far(bodies: Sequence[Body]) -> list[int]:
                 "pieces",
                 f"'{bodies[i].piece}' and '{bodies[j].piece}' each stand partly before the other, "
                 "so neither can be drawn first; move one of them",
+                (bodies[i].piece, bodies[j].piece),
             )
         order.append(free[0])
     return order
@@ -101,6 +102,7 @@ def _drawn_first(a: Body, b: Body) -> int:
         raise NoDrawingOrder(
             "pieces",
             f"'{a.piece}' and '{b.piece}' stand in one another; move one of them apart",
+            (a.piece, b.piece),
         )
     return verdicts.pop() if len(verdicts) == 1 else 0
 

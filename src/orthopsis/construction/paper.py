@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from itertools import pairwise
 
 from orthopsis.construction.cover import open_parts, under
+from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
 from orthopsis.construction.moves import (
     Curve,
     Do,
@@ -21,7 +22,17 @@ from orthopsis.construction.moves import (
 from orthopsis.construction.order import Body
 from orthopsis.construction.wording import Wording
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
-from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, distance, join, meet, toward
+from orthopsis.perspective.plane import (
+    LEVEL,
+    UPRIGHT,
+    Line,
+    Point,
+    direction,
+    distance,
+    join,
+    meet,
+    toward,
+)
 from orthopsis.perspective.segments import (
     XY,
     Portion,
@@ -42,17 +53,23 @@ GUIDE_OVERSHOOT_MM = 6.0
 
 @dataclass
 class Paper:
-    """Records moves as steps. Every mark and line comes from earlier ones or from a measure."""
+    """Records moves as steps. Every mark and line comes from earlier ones or from a measure.
+
+    With `reading_mm` every measure is set to the nearest mark of such a ruler, to see how far the
+    lines then miss.
+    """
 
     sheet: Sheet
     wording: Wording
     tolerance: Tolerance = EXACT
+    reading_mm: float | None = None
     steps: list[Step] = field(default_factory=list)
     nearer: list[Body] = field(default_factory=list)
     _guides: list[_Guide] = field(default_factory=list)
     _names: Iterator[str] = field(default_factory=lambda: mark_names())
     _ruled: int = 0
     _curves: int = 0
+    _readings: int = 0
 
     def begin(self, title: str, piece: str | None = None) -> Step:
         """Open a step; the moves that follow belong to it."""
@@ -82,7 +99,8 @@ class Paper:
 
     def given(self, vp: VanishingPoint, eye_level_mm: float) -> Mark:
         """A vanishing point, measured from the left edge, and from the top when off the level."""
-        mark, (x, y) = Mark(vp.name, vp.at), vp.at.xy
+        x, y = self._read(vp.at.xy[0]), vp.at.xy[1]
+        mark = Mark(vp.name, Point(x, self._read(y)), self._misread((1.0, 0.0), (0.0, 1.0)))
         self._moved(Do.MEASURE, (), mark.name)
         self._step.marks.append(mark)
         self._step.measures.append(Measure("left edge", "x", x))
@@ -90,15 +108,21 @@ class Paper:
             self._step.measures.append(Measure("top edge", "y", y))
         return mark
 
-    def measuring_point(self, mark: Mark, vp: Mark) -> None:
+    def measuring_point(self, mark: Mark, vp: Mark) -> Mark:
         """A measuring or distance point, measured out from its vanishing point."""
+        length_mm = distance(vp.at, mark.at)
         self._moved(Do.MEASURE, (vp.name,), mark.name)
+        way = direction(vp.at, mark.at)
+        place = toward(vp.at, mark.at, self._read(length_mm))
+        mark = Mark(mark.name, place, {**vp.sway, **self._misread(way)})
         self._step.marks.append(mark)
-        self._step.measures.append(Measure(vp.name, "along", distance(vp.at, mark.at)))
+        self._step.measures.append(Measure(vp.name, "along", length_mm))
+        return mark
 
     def measure(self, x_mm: float, y_mm: float) -> Mark:
         """Mark a point by its measures from the sheet's left and top edge."""
-        mark = self._mark(Point(x_mm, y_mm))
+        place = Point(self._read(x_mm), self._read(y_mm))
+        mark = self._mark(place, self._misread((1.0, 0.0), (0.0, 1.0)))
         self._moved(Do.MEASURE, (), mark.name)
         self._step.measures.append(Measure("left edge", "x", x_mm))
         self._step.measures.append(Measure("top edge", "y", y_mm))
@@ -106,7 +130,7 @@ class Paper:
 
     def measure_on_edge(self, x_mm: float) -> Mark:
         """Mark a measure on the sheet's top edge, from its left end."""
-        mark = self._mark(Point(x_mm, 0.0))
+        mark = self._mark(Point(self._read(x_mm), 0.0), self._misread((1.0, 0.0)))
         self._moved(Do.MEASURE, (), mark.name)
         self._step.measures.append(Measure("left edge", "x", x_mm))
         return mark
@@ -114,7 +138,9 @@ class Paper:
     def measure_along(self, start: Mark, goal: Mark | Point, length_mm: float) -> Mark:
         """Mark a length from `start` toward a mark or a direction, ruler's zero on `start`."""
         far = goal.at if isinstance(goal, Mark) else goal
-        mark = self._mark(toward(start.at, far, length_mm))
+        place = toward(start.at, far, self._read(length_mm))
+        sway = {**start.sway, **self._misread(direction(start.at, far))}
+        mark = self._mark(place, sway)
         uses = (start.name, goal.name) if isinstance(goal, Mark) else (start.name,)
         self._moved(Do.MEASURE, uses, mark.name)
         self._step.measures.append(Measure(start.name, "along", length_mm))
@@ -122,7 +148,9 @@ class Paper:
 
     def cross(self, first: Ruled, second: Ruled) -> Mark:
         """Mark where two ruled lines cross; guide lines are drawn as far as this mark."""
-        mark = self._mark(meet(first.line, second.line))
+        place = meet(first.line, second.line)
+        swings = first.swing_at(place), second.swing_at(place)
+        mark = self._mark(place, crossing_sway(first.line, swings[0], second.line, swings[1]))
         uses = tuple(name for ruled in (first, second) for name in ruled.uses or (ruled.name,))
         self._moved(Do.CROSS, uses, mark.name)
         for ruled in (first, second):
@@ -140,7 +168,7 @@ class Paper:
         """
         names = (start.name, goal.name)
         line = join(start.at, goal.at)
-        ruled = self._rule(Do.AIM, line, family or goal.name, start, names, piece)
+        ruled = self._rule(Do.AIM, line, family or goal.name, start, names, piece, goal)
         place = len(self._step.strokes)
         self._guides.append(_Guide(ruled, self._step, place, piece, fate, goal.at))
         self._step.strokes.append(_PENDING)
@@ -149,12 +177,13 @@ class Paper:
     def lay(self, start: Mark, goal: Mark) -> Ruled:
         """The ruler laid through a mark and a point; what is drawn along it is said by `keep`."""
         line = join(start.at, goal.at)
-        return self._rule(Do.AIM, line, goal.name, start, (start.name, goal.name))
+        names = (start.name, goal.name)
+        return self._rule(Do.AIM, line, goal.name, start, names, goal=goal)
 
     def join(self, start: Mark, end: Mark, family: str, piece: str) -> Ruled:
         """A light line from mark to mark, a help that is erased at the end."""
         names = (start.name, end.name)
-        ruled = self._rule(Do.JOIN, join(start.at, end.at), family, start, names, piece)
+        ruled = self._rule(Do.JOIN, join(start.at, end.at), family, start, names, piece, end)
         stroke = Stroke(start.at.xy, end.at.xy, family, Role.GUIDE, piece)
         on_sheet = self.sheet.clip(stroke.segment)
         if on_sheet is not None:
@@ -166,7 +195,7 @@ class Paper:
 
     def along(self, start: Mark, end: Mark) -> Ruled:
         """A line that is drawn already between two marks, to be crossed with another."""
-        return Ruled("", join(start.at, end.at), "", start, "", (start.name, end.name))
+        return Ruled("", join(start.at, end.at), "", start, "", end, (start.name, end.name))
 
     def upright(self, start: Mark) -> Ruled:
         """The set square laid upright through a mark; what is drawn of it is said by `keep`."""
@@ -189,6 +218,7 @@ class Paper:
         on_sheet = self.sheet.clip(segment)
         if on_sheet is None:
             return
+        self._step.corners += (start, end)
         for t0, t1 in remainder(self._covered(segment, body), on_sheet):
             if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
                 ends = at(segment, t0), at(segment, t1)
@@ -216,7 +246,8 @@ class Paper:
         """
         self._ruled += 1
         ellipse = Ellipse.through([mark.at for mark in through])
-        curve = Curve(f"curve {self._ruled}", ellipse, piece)
+        worst = max((mark.sway for mark in through), key=doubt)
+        curve = Curve(f"curve {self._ruled}", ellipse, piece, worst)
         self._moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
         return curve
 
@@ -226,7 +257,7 @@ class Paper:
         uses = (curve.name, goal.name) if isinstance(goal, Mark) else (curve.name,)
         marks = []
         for angle in curve.ellipse.touched_from(far):
-            marks.append(self._mark(Point(*curve.ellipse.point(angle))))
+            marks.append(self._mark(Point(*curve.ellipse.point(angle)), curve.sway))
             self._moved(Do.TOUCH, uses, marks[-1].name)
         return marks
 
@@ -295,10 +326,22 @@ class Paper:
     def _step(self) -> Step:
         return self.steps[-1]
 
-    def _mark(self, place: Point) -> Mark:
-        mark = Mark(next(self._names), place)
+    def _mark(self, place: Point, sway: Sway = FIRM) -> Mark:
+        mark = Mark(next(self._names), place, sway)
         self._step.marks.append(mark)
         return mark
+
+    def _read(self, mm: float) -> float:
+        """A measure as it is set."""
+        if self.reading_mm is None:
+            return mm
+        return round(mm / self.reading_mm) * self.reading_mm
+
+    def _misread(self, *ways: tuple[float, float]) -> dict[int, tuple[float, float]]:
+        """One more reading in each of some directions."""
+        first = self._readings
+        self._readings += len(ways)
+        return dict(enumerate(ways, start=first))
 
     def _moved(self, do: Do, uses: tuple[str, ...], makes: str | None) -> None:
         self._step.moves.append(Move(do, uses, makes))
@@ -311,9 +354,10 @@ class Paper:
         start: Mark,
         uses: tuple[str, ...],
         piece: str = "",
+        goal: Mark | None = None,
     ) -> Ruled:
         self._ruled += 1
-        ruled = Ruled(f"line {self._ruled}", line, family, start, piece)
+        ruled = Ruled(f"line {self._ruled}", line, family, start, piece, goal)
         self._moved(do, uses, ruled.name)
         return ruled
 

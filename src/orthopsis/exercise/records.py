@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from orthopsis.construction.moves import Step
+from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint
@@ -70,14 +71,26 @@ def step_record(position: int, step: Step) -> dict[str, Any]:
 
 
 def steps_record(steps: Sequence[Step]) -> dict[str, Any]:
-    """What `steps --format json` prints."""
-    return {"steps": [step_record(i, step) for i, step in enumerate(steps, start=1)]}
+    """What `steps --format json` prints; `forgiveness_mm` is null when nothing is drawn."""
+    forgiven = forgiveness(steps)
+    return {
+        "steps": [step_record(i, step) for i, step in enumerate(steps, start=1)],
+        "forgiveness_mm": None if forgiven is None else number(forgiven.mm),
+    }
 
 
 def steps_text(scene: Scene, steps: Sequence[Step]) -> str:
     """What `steps --format text` prints: to be read aloud or copied to the board."""
-    lines = [scene.exercise.title, ""]
+    lines = [scene.exercise.title, *forgiveness_words(steps), ""]
     for i, step in enumerate(steps, start=1):
         lines += [f"{i}. {step.title} ({step.minutes:g} min)", f"   {step.instruction}"]
         lines += [f"   Check: {step.check}", ""]
     return "\n".join(lines)
+
+
+def forgiveness_words(steps: Sequence[Step]) -> list[str]:
+    """How exactly to measure, in one line; none when nothing is drawn."""
+    forgiven = forgiveness(steps)
+    if forgiven is None:
+        return []
+    return [f"Forgiveness: corners meet when each measure is set to within {forgiven.mm:.1f} mm."]

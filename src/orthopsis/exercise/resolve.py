@@ -149,9 +149,12 @@ def bodies(scene: Scene) -> list[Body]:
     return [piece.body(scene.stage(number)) for number, piece in enumerate(scene.exercise.pieces)]
 
 
-def steps(scene: Scene) -> list[Step]:
-    """The drawing by ruler and pencil. Raises ExerciseError, NoDrawingOrder."""
-    paper = Paper(scene.sheet, scene.wording)
+def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
+    """The drawing by ruler and pencil. Raises ExerciseError, NoDrawingOrder.
+
+    With `reading_mm` every measure is set to the nearest mark of such a ruler.
+    """
+    paper = Paper(scene.sheet, scene.wording, reading_mm=reading_mm)
     _lay_out(paper, scene)
     points = _place_points(paper, scene)
     pieces = scene.exercise.pieces

@@ -13,7 +13,8 @@ import typst
 
 from orthopsis.construction.moves import Step
 from orthopsis.construction.wording import Wording
-from orthopsis.exercise.resolve import Scene, picture, steps
+from orthopsis.exercise.forgiveness import forgiveness
+from orthopsis.exercise.resolve import Scene, picture, steps, where_point
 from orthopsis.handout.figure import Figure, picture_figure, step_figure
 from orthopsis.handout.svg import to_svg
 from orthopsis.perspective.stroke import Role
@@ -68,7 +69,7 @@ def _data(scene: Scene, made: Sequence[Step], parts: Sequence[Part]) -> dict[str
         "title": exercise.title,
         "parts": list(parts),
         "sheet": _sheet_words(scene),
-        "measures": _measures(scene, wording),
+        "measures": [*_measures(scene, wording), *_exactness(made)],
         "materials": _materials(scene, wording),
         "minutes": sum(step.minutes for step in made),
         "steps": [
@@ -99,17 +100,15 @@ def _measures(scene: Scene, wording: Wording) -> list[list[str]]:
             f"{wording.length(scene.main.eye_level_mm)} from the top",
         ]
     ]
-    width = scene.sheet.width_mm
     for vp in scene.vanishing_points:
-        x = vp.at.xy[0]
-        if x < 0:
-            place = f"{wording.length(-x)} out from the left edge, on a strip"
-        elif x > width:
-            place = f"{wording.length(x - width)} out from the right edge, on a strip"
-        else:
-            place = f"{wording.length(x)} from the left edge"
-        rows.append([vp.name, place])
+        name, place = vp.name, where_point(vp, scene)
+        rows.append([name, place.removeprefix(name).strip()])
     return rows
+
+
+def _exactness(made: Sequence[Step]) -> list[list[str]]:
+    forgiven = forgiveness(made)
+    return [["Forgiveness", f"measure to within {forgiven.mm:.1f} mm"]] if forgiven else []
 
 
 def _materials(scene: Scene, wording: Wording) -> list[str]:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from functools import cached_property
-
 from pydantic import model_validator
 
 from orthopsis.perspective.plane import Point, direction, distance, toward
@@ -22,7 +20,7 @@ class Front(Measures):
     width_mm: Length
     height_mm: Length
 
-    @cached_property
+    @property
     def corners(self) -> tuple[Point, Point, Point, Point]:
         """Corners 0 to 3."""
         right, bottom = self.x_mm + self.width_mm, self.y_mm + self.height_mm

@@ -173,7 +173,7 @@ class Cut(Measures):
         at = stage.view.measuring_point(vp.at, along)
         how, side, beside = _LAYING[along]
         point = Mark(_measuring_name(stage.view, vp, side), at)
-        paper.measuring_point(point, vp)
+        point = paper.measuring_point(point, vp)
         mark = paper.cross(paper.aim(laid, point, guide.piece, family=FREE), guide)
         where = f"{length(distance(point.at, vp.at))} {beside} {vp.name}"
         if along != UPRIGHT:

@@ -51,7 +51,7 @@ class DrawingOut(Out):
 
 class ChangeOut(Out):
     path: list[str | int]
-    value: float
+    value: float | XY
 
 
 class AdviceOut(Out):
@@ -65,8 +65,9 @@ class AdviceOut(Out):
 
 class StripOut(Out):
     name: str
-    side: Literal["left", "right"]
+    side: Literal["left", "right", "top", "bottom"]
     length_mm: float
+    ruler_mm: float | None
 
 
 class FactsOut(Out):
@@ -127,7 +128,10 @@ class StepOut(Out):
 
 
 class StepsOut(Out):
+    """The steps, and how exactly to measure: the misreading that lets no corner gape."""
+
     steps: list[StepOut]
+    forgiveness_mm: float | None
 
 
 class ShelfItem(Out):

@@ -6,7 +6,7 @@ from typing import Any
 
 from fastapi import APIRouter, Response
 
-from orthopsis.exercise.advice import advice, facts
+from orthopsis.exercise.advice import advice, facts, message, remedy
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.records import drawing_record, point, steps_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve, steps
@@ -54,7 +54,17 @@ def picture_record(scene: Scene) -> dict[str, Any]:
         "drawing": drawing_record(scene, strokes),
         "eye_level": [(point(a), point(b)) for a, b in eye_level_behind(scene)],
         "facts": facts(scene, strokes),
-        "advice": advice(scene, strokes),
+        "advice": [
+            {
+                "code": one.code,
+                "where": one.where,
+                "number": one.number,
+                "message": message(one, scene.wording),
+                "remedy": remedy(one, scene.wording),
+                "changes": one.changes,
+            }
+            for one in advice(scene, strokes)
+        ],
         "units": scene.wording.units,
         "grips": [
             {

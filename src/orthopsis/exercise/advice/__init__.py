@@ -1,0 +1,12 @@
+"""Advice: what will look wrong although every line is right, each with its number and one remedy.
+
+`said.advice` gathers it from `things`, `points` and `measures`; `words` says it. A remedy is a
+change of the document, tried out before it is offered.
+"""
+
+from orthopsis.exercise.advice.measures import Strip, strips
+from orthopsis.exercise.advice.one import Advice
+from orthopsis.exercise.advice.said import Facts, advice, facts
+from orthopsis.exercise.advice.words import message, remedy
+
+__all__ = ["Advice", "Facts", "Strip", "advice", "facts", "message", "remedy", "strips"]

@@ -1,0 +1,76 @@
+"""Advice about the things on the sheet: how they stand, and what they show."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+
+from orthopsis.construction.order import near_to_far
+from orthopsis.errors import NoDrawingOrder
+from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
+from orthopsis.exercise.resolve import Scene, bodies
+from orthopsis.perspective.segments import XY
+
+LEAST_FACE_MM = 3.0
+
+
+def in_one_another(scene: Scene) -> Iterator[Advice]:
+    try:
+        near_to_far(bodies(scene))
+    except NoDrawingOrder as error:
+        pair = error.pair
+        names = [piece.id for piece in scene.exercise.pieces]
+        number = names.index(pair[1])
+
+        def apart(changed: Scene) -> bool:
+            try:
+                near_to_far(bodies(changed))
+            except NoDrawingOrder as still:
+                return set(still.pair) != set(pair)
+            return True
+
+        moved = first_that(scene, steps_aside(scene, number), apart)
+        step_mm = abs(moved[0]) if moved else 0.0
+        yield Advice(
+            "in-one-another",
+            bodies(scene)[number].corners[0][0].xy,
+            step_mm,
+            10.0,
+            moved[1] if moved else (),
+            {"pair": pair},
+        )
+
+
+def slivers(scene: Scene) -> Iterator[Advice]:
+    for number, (body, piece) in enumerate(zip(bodies(scene), scene.exercise.pieces, strict=True)):
+        thin = _sliver(body.seen_faces)
+        if thin is None:
+            continue
+
+        def wide(changed: Scene, number: int = number) -> bool:
+            stage = changed.stage(number)
+            return _sliver(changed.exercise.pieces[number].body(stage).seen_faces) is None
+
+        moved = first_that(scene, steps_aside(scene, number), wide)
+        more = {"piece": piece.name, "step_mm": abs(moved[0]) if moved else None}
+        yield Advice("sliver", thin[0], thin[1], 5.0, moved[1] if moved else (), more)
+
+
+def _sliver(faces: Sequence[Sequence[XY]]) -> tuple[XY, float] | None:
+    for face in faces:
+        width_mm = _thinnest(face)
+        if width_mm < LEAST_FACE_MM:
+            return face[0], width_mm
+    return None
+
+
+def _thinnest(face: Sequence[XY]) -> float:
+    """The smallest distance between a side and the corner furthest from it."""
+    widths = []
+    for i, start in enumerate(face):
+        end = face[(i + 1) % len(face)]
+        side = math.dist(start, end)
+        if side > 1e-9:
+            dx, dy = (end[0] - start[0]) / side, (end[1] - start[1]) / side
+            widths.append(max(abs((x - start[0]) * dy - (y - start[1]) * dx) for x, y in face))
+    return min(widths, default=0.0)

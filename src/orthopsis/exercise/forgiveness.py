@@ -1,0 +1,127 @@
+"""How exactly an exercise must be measured: what a small misreading does to the finished drawing.
+
+A ruler is read to half a millimetre. Some drawings forgive that; in others a far corner, where two
+lines cross at a flat angle, wanders by many times as much. Every move of the construction knows
+the marks it uses, so the doubt of each mark follows from theirs. The forgiveness is the misreading
+that moves no corner by more than a line's end may gape.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from orthopsis.construction.doubt import doubt
+from orthopsis.construction.moves import Step
+from orthopsis.exercise.change import Change, Path, Value
+from orthopsis.exercise.document import OnePointView, ThreePointView, ViewSpec
+from orthopsis.exercise.resolve import Scene, steps
+from orthopsis.perspective.segments import XY
+from orthopsis.pieces.block import Block
+
+READING_MM = 0.5
+"""What a ruler is read to (common practice, no published source)."""
+
+GAPE_MM = 1.5
+"""What a corner may gape or overshoot (common practice, no published source)."""
+
+
+@dataclass(frozen=True)
+class Forgiveness:
+    """`mm` may be misread everywhere before a corner gapes; the corner at `where` gapes first."""
+
+    mm: float
+    where: XY
+
+
+def forgiveness(made: Sequence[Step]) -> Forgiveness | None:
+    """The forgiveness of a construction; None when nothing is drawn."""
+    corners = [mark for step in made for mark in step.corners if not mark.at.at_infinity]
+    if not corners:
+        return None
+    worst = max(corners, key=lambda mark: doubt(mark.sway))
+    return Forgiveness(GAPE_MM / doubt(worst.sway), worst.at.xy)
+
+
+def rounded_miss_mm(scene: Scene) -> float:
+    """How far corners lie off when every measure is set to half a millimetre.
+
+    Raises ExerciseError, NoDrawingOrder.
+    """
+    true, read = ([m for step in made for m in step.corners] for made in (
+        steps(scene), steps(scene, READING_MM)
+    ))  # fmt: skip
+    if len(true) != len(read):
+        # A line that was seen barely, or barely hidden, has come or gone.
+        places = {mark.name: mark for mark in true}
+        true = [places[mark.name] for mark in read if mark.name in places]
+        read = [mark for mark in read if mark.name in places]
+    return max((math.dist(a.at.xy, b.at.xy) for a, b in zip(true, read, strict=True)), default=0.0)
+
+
+@dataclass(frozen=True)
+class Reading:
+    """One measure that a pupil sets: where it stands in the document and its value.
+
+    `per_mm` is what the field changes by for a millimetre on paper, `index` its place in a pair.
+    """
+
+    path: Path
+    value: float
+    per_mm: float = 1.0
+    pair: tuple[float, float] | None = None
+    index: int = 0
+
+    def off(self, mm: float) -> Change:
+        """The document's change when it is misread by so much."""
+        return self._changed(self.value + mm * self.per_mm)
+
+    def rounded(self) -> Change:
+        """The document's change when it is set to the nearest mark of the ruler."""
+        mm = self.value / self.per_mm
+        return self._changed(round(mm / READING_MM) * READING_MM * self.per_mm)
+
+    def _changed(self, value: float) -> Change:
+        new: Value = value
+        if self.pair is not None:
+            new = (value, self.pair[1]) if self.index == 0 else (self.pair[0], value)
+        return Change(self.path, new)
+
+
+def readings(scene: Scene) -> Iterator[Reading]:
+    """Every measure that a pupil sets, those of the views first."""
+    yield from _of_view(("view",), scene.exercise.view)
+    for name, view in scene.exercise.views.items():
+        yield from _of_view(("views", name), view)
+    for number, piece in enumerate(scene.exercise.pieces):
+        path = ("pieces", number)
+        if not isinstance(piece, Block):
+            continue
+        for anchor in ("front", "edge"):
+            fields = getattr(piece, anchor)
+            if fields is not None:
+                for name in type(fields).model_fields:
+                    value = getattr(fields, name)
+                    if value is not None:
+                        yield Reading((*path, anchor, name), value)
+        for grip in piece.grips(scene.stage(number)):
+            way = math.dist(grip.start.xy, grip.goal.xy)
+            per_mm = 1.0 / way if grip.way == "fraction" and way else 1.0
+            value = getattr(getattr(piece, grip.field), grip.way)
+            yield Reading((*path, grip.field, grip.way), value, per_mm)
+
+
+def _of_view(path: Path, view: ViewSpec) -> Iterator[Reading]:
+    if len(path) == 1:
+        # All views of a sheet share the eye level, so it is read once.
+        yield Reading((*path, "eye_level_mm"), view.eye_level_mm)
+    if isinstance(view, OnePointView):
+        yield Reading((*path, "vanishing_point_mm"), view.vanishing_point_mm)
+        return
+    yield Reading((*path, "left_vp_mm"), view.left_vp_mm)
+    yield Reading((*path, "right_vp_mm"), view.right_vp_mm)
+    if isinstance(view, ThreePointView):
+        for index in (0, 1):
+            pair = view.third_vp_mm
+            yield Reading((*path, "third_vp_mm"), pair[index], pair=pair, index=index)
