@@ -143,4 +143,4 @@ def test_parts_are_printed_alone():
 def test_far_points_ask_for_strips_and_tape():
     text = " ".join(" ".join(p.extract_text() for p in pages(scene_of(TWO_POINT))).split())
     assert "a strip of paper and tape for the far vanishing point" in text
-    assert "9 cm out from the left edge, on a strip" in text
+    assert "VP1: on a strip of paper, 9 cm out from the left edge" in text

@@ -6,9 +6,10 @@ import math
 
 import pytest
 
+from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.order import Body
-from orthopsis.construction.paper import GUIDE_OVERSHOOT_MM, Paper, mark_names
+from orthopsis.construction.paper import Paper, mark_names
 from orthopsis.construction.wording import Wording
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
 from orthopsis.perspective.sheet import Sheet

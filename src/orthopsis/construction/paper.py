@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from orthopsis.construction.cover import open_parts, under
 from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
+from orthopsis.construction.guides import PENDING, Guide
 from orthopsis.construction.moves import (
     Curve,
     Do,
@@ -47,9 +48,6 @@ from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.tolerance import EXACT, Tolerance
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint
 
-GUIDE_OVERSHOOT_MM = 6.0
-"""How far a guide line runs on past the last mark on it: only as far as needed."""
-
 
 @dataclass
 class Paper:
@@ -65,7 +63,7 @@ class Paper:
     reading_mm: float | None = None
     steps: list[Step] = field(default_factory=list)
     nearer: list[Body] = field(default_factory=list)
-    _guides: list[_Guide] = field(default_factory=list)
+    _guides: list[Guide] = field(default_factory=list)
     _names: Iterator[str] = field(default_factory=lambda: mark_names())
     _ruled: int = 0
     _curves: int = 0
@@ -82,16 +80,16 @@ class Paper:
         """The eye level line right across, measured down from the top on both sides."""
         left, _, right, _ = self.sheet.bounds
         for edge in ("left", "right"):
-            self._moved(Do.MEASURE, (), f"{edge} end of the eye level")
+            self.moved(Do.MEASURE, (), f"{edge} end of the eye level")
             self._step.measures.append(Measure(f"top edge, {edge} side", "y", y_mm))
-        self._moved(Do.JOIN, tuple(m.makes or "" for m in self._step.moves), "eye level")
+        self.moved(Do.JOIN, tuple(m.makes or "" for m in self._step.moves), "eye level")
         self._draw_own((left, y_mm), (right, y_mm), HORIZONTAL)
 
     def frame(self) -> None:
         """The frame inside the sheet's edge."""
         left, top, right, bottom = self.sheet.bounds
         self._step.measures.append(Measure("every edge", "x", self.sheet.frame_mm))
-        self._moved(Do.MEASURE, (), "frame")
+        self.moved(Do.MEASURE, (), "frame")
         for y in (top, bottom):
             self._draw_own((left, y), (right, y), HORIZONTAL)
         for x in (left, right):
@@ -101,7 +99,7 @@ class Paper:
         """A vanishing point, measured from the left edge, and from the top when off the level."""
         x, y = self._read(vp.at.xy[0]), vp.at.xy[1]
         mark = Mark(vp.name, Point(x, self._read(y)), self._misread((1.0, 0.0), (0.0, 1.0)))
-        self._moved(Do.MEASURE, (), mark.name)
+        self.moved(Do.MEASURE, (), mark.name)
         self._step.marks.append(mark)
         self._step.measures.append(Measure("left edge", "x", x))
         if y != eye_level_mm:
@@ -111,7 +109,7 @@ class Paper:
     def measuring_point(self, mark: Mark, vp: Mark) -> Mark:
         """A measuring or distance point, measured out from its vanishing point."""
         length_mm = distance(vp.at, mark.at)
-        self._moved(Do.MEASURE, (vp.name,), mark.name)
+        self.moved(Do.MEASURE, (vp.name,), mark.name)
         way = direction(vp.at, mark.at)
         place = toward(vp.at, mark.at, self._read(length_mm))
         mark = Mark(mark.name, place, {**vp.sway, **self._misread(way)})
@@ -122,16 +120,16 @@ class Paper:
     def measure(self, x_mm: float, y_mm: float) -> Mark:
         """Mark a point by its measures from the sheet's left and top edge."""
         place = Point(self._read(x_mm), self._read(y_mm))
-        mark = self._mark(place, self._misread((1.0, 0.0), (0.0, 1.0)))
-        self._moved(Do.MEASURE, (), mark.name)
+        mark = self.mark(place, self._misread((1.0, 0.0), (0.0, 1.0)))
+        self.moved(Do.MEASURE, (), mark.name)
         self._step.measures.append(Measure("left edge", "x", x_mm))
         self._step.measures.append(Measure("top edge", "y", y_mm))
         return mark
 
     def measure_on_edge(self, x_mm: float) -> Mark:
         """Mark a measure on the sheet's top edge, from its left end."""
-        mark = self._mark(Point(self._read(x_mm), 0.0), self._misread((1.0, 0.0)))
-        self._moved(Do.MEASURE, (), mark.name)
+        mark = self.mark(Point(self._read(x_mm), 0.0), self._misread((1.0, 0.0)))
+        self.moved(Do.MEASURE, (), mark.name)
         self._step.measures.append(Measure("left edge", "x", x_mm))
         return mark
 
@@ -140,9 +138,9 @@ class Paper:
         far = goal.at if isinstance(goal, Mark) else goal
         place = toward(start.at, far, self._read(length_mm))
         sway = {**start.sway, **self._misread(direction(start.at, far))}
-        mark = self._mark(place, sway)
+        mark = self.mark(place, sway)
         uses = (start.name, goal.name) if isinstance(goal, Mark) else (start.name,)
-        self._moved(Do.MEASURE, uses, mark.name)
+        self.moved(Do.MEASURE, uses, mark.name)
         self._step.measures.append(Measure(start.name, "along", length_mm))
         return mark
 
@@ -150,9 +148,9 @@ class Paper:
         """Mark where two ruled lines cross; guide lines are drawn as far as this mark."""
         place = meet(first.line, second.line)
         swings = first.swing_at(place), second.swing_at(place)
-        mark = self._mark(place, crossing_sway(first.line, swings[0], second.line, swings[1]))
+        mark = self.mark(place, crossing_sway(first.line, swings[0], second.line, swings[1]))
         uses = tuple(name for ruled in (first, second) for name in ruled.uses or (ruled.name,))
-        self._moved(Do.CROSS, uses, mark.name)
+        self.moved(Do.CROSS, uses, mark.name)
         for ruled in (first, second):
             self.reach(ruled, mark)
         return mark
@@ -170,8 +168,8 @@ class Paper:
         line = join(start.at, goal.at)
         ruled = self._rule(Do.AIM, line, family or goal.name, start, names, piece, goal)
         place = len(self._step.strokes)
-        self._guides.append(_Guide(ruled, self._step, place, piece, fate, goal.at))
-        self._step.strokes.append(_PENDING)
+        self._guides.append(Guide(ruled, self._step, place, piece, fate, goal.at))
+        self._step.strokes.append(PENDING)
         return ruled
 
     def lay(self, start: Mark, goal: Mark) -> Ruled:
@@ -205,6 +203,12 @@ class Paper:
         """The set square laid level through a mark."""
         return self._rule(Do.SQUARE, join(start.at, LEVEL), HORIZONTAL, start, (start.name,))
 
+    def slide(self, through: Mark, to: Ruled) -> Ruled:
+        """The set square slid along the ruler from a line to a mark: a parallel through it."""
+        along = Point(to.line.b, -to.line.a, 0.0)
+        names = (through.name, *(to.uses or (to.name,)))
+        return self._rule(Do.SLIDE, join(through.at, along), to.family, through, names)
+
     def reach(self, ruled: Ruled, mark: Mark) -> None:
         """A guide line is needed as far as this mark."""
         for guide in self._guides:
@@ -214,7 +218,7 @@ class Paper:
     def keep(self, start: Mark, end: Mark, family: str, body: Body) -> None:
         """A finished line from mark to mark, stopped where nearer things stand before it."""
         segment = start.at.xy, end.at.xy
-        self._moved(Do.JOIN, (start.name, end.name), None)
+        self.moved(Do.JOIN, (start.name, end.name), None)
         on_sheet = self.sheet.clip(segment)
         if on_sheet is None:
             return
@@ -248,7 +252,7 @@ class Paper:
         ellipse = Ellipse.through([mark.at for mark in through])
         worst = max((mark.sway for mark in through), key=doubt)
         curve = Curve(f"curve {self._ruled}", ellipse, piece, worst)
-        self._moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
+        self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
         return curve
 
     def touch(self, curve: Curve, goal: Mark | Point) -> list[Mark]:
@@ -257,8 +261,8 @@ class Paper:
         uses = (curve.name, goal.name) if isinstance(goal, Mark) else (curve.name,)
         marks = []
         for angle in curve.ellipse.touched_from(far):
-            marks.append(self._mark(Point(*curve.ellipse.point(angle)), curve.sway))
-            self._moved(Do.TOUCH, uses, marks[-1].name)
+            marks.append(self.mark(Point(*curve.ellipse.point(angle)), curve.sway))
+            self.moved(Do.TOUCH, uses, marks[-1].name)
         return marks
 
     def keep_arc(self, arc: EllipseArc, body: Body) -> None:
@@ -282,7 +286,7 @@ class Paper:
             (self._step.darkens if keeps else self._step.erases).append(number)
             # The chords of a curve are one line to the hand.
             if drawn.stroke.curve is None or drawn.stroke.curve not in curves:
-                self._moved(Do.DARKEN if keeps else Do.ERASE, (), None)
+                self.moved(Do.DARKEN if keeps else Do.ERASE, (), None)
             curves.add(drawn.stroke.curve)
 
     def finish_guides(self) -> None:
@@ -326,7 +330,8 @@ class Paper:
     def _step(self) -> Step:
         return self.steps[-1]
 
-    def _mark(self, place: Point, sway: Sway = FIRM) -> Mark:
+    def mark(self, place: Point, sway: Sway = FIRM) -> Mark:
+        """Name a place that a move has made."""
         mark = Mark(next(self._names), place, sway)
         self._step.marks.append(mark)
         return mark
@@ -343,7 +348,8 @@ class Paper:
         self._readings += len(ways)
         return dict(enumerate(ways, start=first))
 
-    def _moved(self, do: Do, uses: tuple[str, ...], makes: str | None) -> None:
+    def moved(self, do: Do, uses: tuple[str, ...], makes: str | None) -> None:
+        """Record a move of the open step: what it uses, and what it makes."""
         self._step.moves.append(Move(do, uses, makes))
 
     def _rule(
@@ -358,38 +364,8 @@ class Paper:
     ) -> Ruled:
         self._ruled += 1
         ruled = Ruled(f"line {self._ruled}", line, family, start, piece, goal)
-        self._moved(do, uses, ruled.name)
+        self.moved(do, uses, ruled.name)
         return ruled
-
-
-_PENDING = StepStroke(Stroke((0.0, 0.0), (0.0, 0.0), "", Role.GUIDE, None), "guide")
-
-
-@dataclass
-class _Guide:
-    """A guide line whose drawn end waits for the marks that will be made on it."""
-
-    ruled: Ruled
-    step: Step
-    place: int
-    piece: str | None
-    fate: Fate
-    vp: Point
-    reached: list[Point] = field(default_factory=list)
-
-    def drawn(self, sheet: Sheet) -> StepStroke:
-        """The line from its start past the furthest mark, never past its vanishing point."""
-        start = self.ruled.start.at
-        furthest = max((distance(start, mark) for mark in self.reached), default=0.0)
-        end = toward(start, self.vp, furthest + GUIDE_OVERSHOOT_MM)
-        if not self.vp.at_infinity:
-            room = distance(start, self.vp)
-            if not self.reached or room < furthest + GUIDE_OVERSHOOT_MM:
-                end = self.vp
-        segment = start.xy, end.xy
-        on_sheet = sheet.clip(segment) or (0.0, 1.0)
-        ends = at(segment, on_sheet[0]), at(segment, on_sheet[1])
-        return StepStroke(Stroke(*ends, self.ruled.family, Role.GUIDE, self.piece), self.fate)
 
 
 def mark_names() -> Iterator[str]:

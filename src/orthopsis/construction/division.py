@@ -1,0 +1,85 @@
+"""Parts and repeats: equal on paper by the ruler, equal in depth by diagonals.
+
+Source: that diagonals of a rectangle cross in its middle stays true in perspective; handbooks of
+drawing repeat bays of a wall so (from memory).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import NamedTuple
+
+from orthopsis.construction.circle import toward_family
+from orthopsis.construction.doubt import Sway
+from orthopsis.construction.moves import Do, Mark
+from orthopsis.construction.paper import Paper
+from orthopsis.perspective.plane import distance, part_way, toward
+from orthopsis.perspective.view import FREE
+
+
+class Bay(NamedTuple):
+    """A rectangle of a receding wall: the upper and lower marks of its near and far uprights."""
+
+    near_top: Mark
+    near_bottom: Mark
+    far_top: Mark
+    far_bottom: Mark
+
+
+def divide(paper: Paper, start: Mark, end: Mark, parts: int) -> list[Mark]:
+    """The marks that part a length into equal parts on paper, the ruler's zero on `start`."""
+    marks = []
+    for k in range(1, parts):
+        share = k / parts
+        mark = paper.mark(part_way(start.at, end.at, share), _mixed(start, end, share))
+        paper.moved(Do.DIVIDE, (start.name, end.name), mark.name)
+        marks.append(mark)
+    return marks
+
+
+def carry(paper: Paper, length: tuple[Mark, Mark], start: Mark, goal: Mark) -> Mark:
+    """A length between two marks, set off again from `start` toward `goal`."""
+    mm = distance(length[0].at, length[1].at)
+    mark = paper.mark(toward(start.at, goal.at, mm), {**length[1].sway, **start.sway})
+    uses = (length[0].name, length[1].name, start.name, goal.name)
+    paper.moved(Do.CARRY, uses, mark.name)
+    return mark
+
+
+def halve(paper: Paper, bay: Bay, upright: str, points: Mapping[str, Mark], piece: str) -> Bay:
+    """The near half of a bay in depth: an upright through the crossing of its diagonals."""
+    line = toward_family(paper, _middle(paper, bay, piece), upright, points, piece)
+    top = paper.cross(line, paper.along(bay.near_top, bay.far_top))
+    bottom = paper.cross(line, paper.along(bay.near_bottom, bay.far_bottom))
+    return Bay(bay.near_top, bay.near_bottom, top, bottom)
+
+
+def repeat(
+    paper: Paper, bay: Bay, level: str, upright: str, points: Mapping[str, Mark], piece: str
+) -> Bay:
+    """The next bay of the same depth: the line from the near foot through the middle of the far
+    upright meets the top line where the next upright stands. `level` is the family of that line.
+    """
+    middle = _middle(paper, bay, piece)
+    through = toward_family(paper, middle, level, points, piece)
+    halfway = paper.cross(through, paper.along(bay.far_top, bay.far_bottom))
+    diagonal = paper.join(bay.near_bottom, halfway, FREE, piece)
+    top = paper.cross(diagonal, paper.along(bay.near_top, bay.far_top))
+    line = toward_family(paper, top, upright, points, piece)
+    bottom = paper.cross(line, paper.along(bay.near_bottom, bay.far_bottom))
+    return Bay(bay.far_top, bay.far_bottom, top, bottom)
+
+
+def _middle(paper: Paper, bay: Bay, piece: str) -> Mark:
+    down = paper.join(bay.near_top, bay.far_bottom, FREE, piece)
+    up = paper.join(bay.near_bottom, bay.far_top, FREE, piece)
+    return paper.cross(down, up)
+
+
+def _mixed(start: Mark, end: Mark, share: float) -> Sway:
+    """How readings move a mark between two others."""
+    mixed = {k: (x * (1.0 - share), y * (1.0 - share)) for k, (x, y) in start.sway.items()}
+    for k, (x, y) in end.sway.items():
+        dx, dy = mixed.get(k, (0.0, 0.0))
+        mixed[k] = dx + x * share, dy + y * share
+    return mixed
