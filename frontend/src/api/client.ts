@@ -4,6 +4,8 @@ import type { components, paths } from "./schema";
 type Schemas = components["schemas"];
 export type Exercise = Schemas["Exercise"];
 export type Box = Schemas["Box"];
+export type Cylinder = Schemas["Cylinder"];
+export type Piece = Box | Cylinder;
 export type Cut = Schemas["Cut"];
 export type Picture = Schemas["PictureOut"];
 export type Stroke = Schemas["StrokeOut"];

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/viewer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move Viewer
+         * @description The document of the same world, for a viewer who took a step.
+         */
+        post: operations["move_viewer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/handout": {
         parameters: {
             query?: never;
@@ -643,12 +663,12 @@ export interface components {
              * Field
              * @enum {string}
              */
-            field: "depth" | "left" | "right";
+            field: "depth" | "left" | "right" | "edge";
             /**
              * Way
              * @enum {string}
              */
-            way: "x_mm" | "fraction" | "along_mm" | "true_mm";
+            way: "x_mm" | "fraction" | "along_mm" | "true_mm" | "length_mm";
             /** Start */
             start: [
                 number,
@@ -1176,6 +1196,28 @@ export interface components {
             ] | null;
         };
         /**
+         * ViewerIn
+         * @description A step of the viewer along the sheet and away from it, mm at picture plane scale.
+         */
+        ViewerIn: {
+            document: components["schemas"]["Exercise"];
+            /**
+             * Right Mm
+             * @default 0
+             */
+            right_mm: number;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /**
+             * Back Mm
+             * @default 0
+             */
+            back_mm: number;
+        };
+        /**
          * WordingSpec
          * @description How the teacher says it. Units left out follow the sheet: inches for inch sizes.
          */
@@ -1272,6 +1314,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StepsOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_viewer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewerIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Exercise"];
                 };
             };
             /** @description What was wrong, and the remedy */

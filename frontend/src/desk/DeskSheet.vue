@@ -4,6 +4,7 @@ import type { XY } from "@/api/client";
 import { formatMeasure, type Units } from "@/ui/measures";
 import DeskRuler from "./DeskRuler.vue";
 import { familyColour, pointSign } from "./lines";
+import { stripFor } from "./strips";
 import { useDesk, type Fit } from "./useDesk";
 
 /** A sheet of paper on the desk: rulers, strips for far points, and what is drawn in the slot. */
@@ -31,18 +32,8 @@ const { hold, viewBox, mmPerPx, toSheet } = useDesk(
 );
 defineExpose({ toSheet });
 
-const STRIP_MM = 24;
 /** Strips of paper taped on at the side where a point lies outside. */
-const strips = computed(() =>
-  props.points
-    .filter((p) => p.x_mm < 0 || p.x_mm > props.width)
-    .map((p) => {
-      const out = p.x_mm < 0 ? -p.x_mm : p.x_mm - props.width;
-      const inner = p.x_mm < 0 ? 0 : props.width;
-      const tip = p.x_mm < 0 ? p.x_mm - 10 : p.x_mm + 10;
-      return { name: p.name, x: Math.min(inner, tip), width: out + 10, y: p.y_mm, inner, out };
-    }),
-);
+const strips = computed(() => props.points.flatMap((p) => stripFor(p, props) ?? []));
 const flagsX = computed(() => (props.flags ?? []).filter((f) => f.axis === "x").map((f) => f.mm));
 const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").map((f) => f.mm));
 </script>
@@ -57,15 +48,10 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
     :aria-label="label"
   >
     <g v-for="strip in strips" :key="strip.name" class="strip">
-      <rect :x="strip.x" :y="strip.y - STRIP_MM / 2" :width="strip.width" :height="STRIP_MM" />
-      <rect
-        class="tape"
-        :x="strip.inner - 5"
-        :y="strip.y - STRIP_MM / 2 - 3"
-        width="10"
-        :height="STRIP_MM + 6"
-      />
+      <rect :x="strip.x" :y="strip.y" :width="strip.width" :height="strip.height" />
+      <rect class="tape" v-bind="strip.tape" />
       <line
+        v-if="strip.carriesLevel"
         :x1="strip.x"
         :x2="strip.x + strip.width"
         :y1="eyeLevel"

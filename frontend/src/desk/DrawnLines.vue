@@ -1,22 +1,19 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { familyColour, type DeskLine } from "./lines";
+import { familyColour, runsOf, type DeskLine } from "./lines";
 
 /** Pencil lines on the sheet, each in the state of the moment. */
 const props = defineProps<{ lines: DeskLine[]; mmPerPx: number; chosen?: string | null }>();
 
 const WIDTH = { new: 3, light: 1.2, dark: 2.4, struck: 1.6, hidden: 1 } as const;
 const drawn = computed(() =>
-  props.lines.map((line) => {
-    const [x1, y1] = line.stroke.from;
-    const [x2, y2] = line.stroke.to;
+  runsOf(props.lines).map(({ first: line, places }) => {
     const mm = props.mmPerPx;
     return {
       key: line.key,
-      x1,
-      y1,
-      x2,
-      y2,
+      from: line.stroke.from,
+      to: line.stroke.to,
+      curve: places.length > 2 ? places.map(([x, y]) => `${x},${y}`).join(" ") : null,
       stroke: line.state === "dark" ? "#23272e" : familyColour(line.stroke.family),
       width: WIDTH[line.state] * mm * (line.stroke.piece === props.chosen ? 1.5 : 1),
       dash:
@@ -32,16 +29,25 @@ const drawn = computed(() =>
 
 <template>
   <g class="lines" pointer-events="none" fill="none" stroke-linecap="round">
-    <line
-      v-for="line in drawn"
-      :key="line.key"
-      :x1="line.x1"
-      :y1="line.y1"
-      :x2="line.x2"
-      :y2="line.y2"
-      :stroke="line.stroke"
-      :stroke-width="line.width"
-      :stroke-dasharray="line.dash"
-    />
+    <template v-for="line in drawn" :key="line.key">
+      <polyline
+        v-if="line.curve"
+        :points="line.curve"
+        :stroke="line.stroke"
+        :stroke-width="line.width"
+        :stroke-dasharray="line.dash"
+        stroke-linejoin="round"
+      />
+      <line
+        v-else
+        :x1="line.from[0]"
+        :y1="line.from[1]"
+        :x2="line.to[0]"
+        :y2="line.to[1]"
+        :stroke="line.stroke"
+        :stroke-width="line.width"
+        :stroke-dasharray="line.dash"
+      />
+    </template>
   </g>
 </template>

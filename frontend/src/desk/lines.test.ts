@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import type { Step } from "@/api/client";
-import { finishedLines, linesAfter } from "./lines";
+import type { Step, XY } from "@/api/client";
+import { finishedLines, linesAfter, runsOf } from "./lines";
 
 function step(number: number, count: number, more: Partial<Step> = {}): Step {
   return {
@@ -51,4 +51,25 @@ test("hidden edges are drawn only when asked for", () => {
   }));
   expect(finishedLines(strokes, false)).toHaveLength(1);
   expect(finishedLines(strokes, true).map((line) => line.state)).toEqual(["dark", "hidden"]);
+});
+
+test("the chords of a curve are one run, a straight line is its own", () => {
+  const chord = (curve: number | null, x: number) => ({
+    key: `${x}`,
+    state: "dark" as const,
+    stroke: {
+      from: [x, 0] as XY,
+      to: [x + 1, 0] as XY,
+      family: "free",
+      piece: "drum",
+      curve,
+    },
+  });
+  const runs = runsOf([chord(null, 0), chord(3, 1), chord(3, 2), chord(4, 3), chord(null, 4)]);
+  expect(runs.map((run) => run.places.length)).toEqual([2, 3, 2, 2]);
+  expect(runs[1]?.places).toEqual([
+    [1, 0],
+    [2, 0],
+    [3, 0],
+  ]);
 });

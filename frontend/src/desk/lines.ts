@@ -5,7 +5,7 @@ export type LineState = "new" | "light" | "dark" | "struck" | "hidden";
 
 export interface DeskLine {
   key: string;
-  stroke: Pick<Stroke, "from" | "to" | "family" | "piece">;
+  stroke: Pick<Stroke, "from" | "to" | "family" | "piece" | "curve">;
   state: LineState;
   fate?: "keep" | "guide" | "erase";
 }
@@ -46,6 +46,23 @@ export function finishedLines(strokes: readonly Stroke[], withHidden: boolean): 
       stroke,
       state: stroke.role === "hidden" ? ("hidden" as const) : ("dark" as const),
     }));
+}
+
+/** The chords of each curve gathered into one run of places; a straight line has two. */
+export function runsOf(lines: readonly DeskLine[]): { first: DeskLine; places: XY[] }[] {
+  const runs: { first: DeskLine; places: XY[] }[] = [];
+  for (const line of lines) {
+    const { curve, from, to } = line.stroke;
+    const last = runs.at(-1);
+    const goesOn =
+      last !== undefined &&
+      typeof curve === "number" &&
+      last.first.stroke.curve === curve &&
+      last.first.state === line.state;
+    if (goesOn) last.places.push(to);
+    else runs.push({ first: line, places: [from, to] });
+  }
+  return runs;
 }
 
 /** The colour of a family on paper, as a CSS value. */

@@ -106,6 +106,8 @@ def readings(scene: Scene) -> Iterator[Reading]:
                     if value is not None:
                         yield Reading((*path, anchor, name), value)
         for grip in piece.grips(scene.stage(number)):
+            if grip.field == "edge":
+                continue
             way = math.dist(grip.start.xy, grip.goal.xy)
             per_mm = 1.0 / way if grip.way == "fraction" and way else 1.0
             value = getattr(getattr(piece, grip.field), grip.way)

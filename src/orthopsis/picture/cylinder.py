@@ -9,9 +9,11 @@ that is 1, and an end shows when the eye is beyond it.
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 
+from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.roots import TURN, around_circle
 from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
 from orthopsis.picture.solid import Edge, Shape, Solid
@@ -46,6 +48,33 @@ class Cylinder:
         """The place at an angle of the rim, 0 the near and 1 the far one."""
         across = plus(times(self.a, math.cos(angle)), times(self.b, math.sin(angle)))
         return plus(plus(self.centre, times(self.sweep, float(end))), across)
+
+    def rim_on_paper(self, end: int) -> tuple[Ellipse, Callable[[float], float]]:
+        """The ellipse that a rim is seen as, and its angle for an angle of the rim.
+
+        With the rim's angle counted from where it is furthest away, depth is c + a·cos φ, and the
+        substitution of the eccentric anomaly, cos ψ = (a + c·cos φ) / (c + a·cos φ), makes the
+        projection linear in cos ψ and sin ψ: centre and half-diameters stand there as they are.
+        """
+        turned = math.atan2(self.b[2], self.a[2])
+        cos, sin = math.cos(turned), math.sin(turned)
+        far = plus(times(self.a, cos), times(self.b, sin))
+        side = minus(times(self.b, cos), times(self.a, sin))
+        middle = plus(self.centre, times(self.sweep, float(end)))
+        c, a = middle[2], far[2]
+        square = c * c - a * a
+        root = math.sqrt(square)
+        ellipse = Ellipse(
+            ((middle[0] * c - far[0] * a) / square, (middle[1] * c - far[1] * a) / square),
+            ((far[0] * c - middle[0] * a) / square, (far[1] * c - middle[1] * a) / square),
+            (side[0] / root, side[1] / root),
+        )
+
+        def seen_angle(angle: float) -> float:
+            phi = angle - turned
+            return math.atan2(root * math.sin(phi), a + c * math.cos(phi))
+
+        return ellipse, seen_angle
 
     @cached_property
     def eye(self) -> Vector:

@@ -10,7 +10,6 @@ from types import ModuleType
 from typing import Any, NamedTuple
 
 from orthopsis.perspective.ellipse import Ellipse
-from orthopsis.perspective.plane import Point
 from orthopsis.perspective.roots import TURN
 from orthopsis.perspective.segments import Portion, Segment, merged, remainder
 from orthopsis.perspective.tolerance import EXACT, Tolerance
@@ -106,8 +105,7 @@ class Sight:
             assert isinstance(cylinder, Cylinder)
             for end in (0, 1):
                 rim = Rim(cylinder, end)
-                around = [on_paper(rim.place(TURN * k / 5)) for k in range(5)]
-                ellipse = Ellipse.through([Point(*xy) for xy in around])
+                ellipse, seen_angle = cylinder.rim_on_paper(end)
                 box = box_of([on_paper(rim.place(TURN * k / 64)) for k in range(64)], 1.0)
                 same = [
                     Rim(other, other_end)
@@ -119,15 +117,8 @@ class Sight:
                     if cylinder.same_rim(end, other, other_end)
                 ]
                 for arc in arcs_of_rim(rim, self._covers_before(i, box), same, limits):
-                    start = ellipse.angle(on_paper(rim.place(arc.start)))
-                    middle = ellipse.angle(on_paper(rim.place((arc.start + arc.end) / 2)))
-                    stop = ellipse.angle(on_paper(rim.place(arc.end)))
-                    # The ellipse may run the other way round than the rim.
-                    if (middle - start) % TURN > (stop - start) % TURN:
-                        start, stop = stop, start
-                    turn = (stop - start) % TURN
-                    if arc.end - arc.start > TURN - 1e-9:
-                        turn = TURN
+                    start, whole = seen_angle(arc.start), arc.end - arc.start > TURN - 1e-9
+                    turn = TURN if whole else (seen_angle(arc.end) - start) % TURN
                     yield RimArc(cylinder, end, ellipse, start, start + turn, arc.seen)
 
     def far_lines_seen(self) -> list[list[Portion]]:

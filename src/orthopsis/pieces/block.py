@@ -21,6 +21,7 @@ from orthopsis.perspective.plane import (
     join,
     meet,
     part_way,
+    toward,
 )
 from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import (
@@ -36,6 +37,9 @@ from orthopsis.pieces.anchor import FRONT_CORNERS, Front, FrontEdge
 from orthopsis.pieces.base import Grip, Piece, Stage
 from orthopsis.pieces.block_shape import INWARD, block_body
 from orthopsis.pieces.cut import ON_LEVEL_MM, Corner, Cut, check_share, share_on_paper
+
+FAR_MM = 1e4
+"""Further than any sheet: the end of a line that may be drawn on."""
 
 
 class Block(Piece):
@@ -178,7 +182,7 @@ class Block(Piece):
         )  # fmt: skip
 
     def grips(self, stage: Stage) -> list[Grip]:
-        """The depth of a front, or the left and right cuts of an edge."""
+        """The depth of a front, or the left and right cuts of an edge and a slanting one's end."""
         vps = [vp.at for vp in stage.view.level_points]
         if self.front is not None and self.depth is not None:
             corner = self.depth_corner(vps[0])
@@ -191,6 +195,10 @@ class Block(Piece):
             start = ends[self.cut_end(side, stage.view)]
             place = self.cut(side).place_on_paper(start, vp, stage.view, sideways(vp, other_vp))
             grips.append(Grip(side, self.cut(side).way, start, vp, place))
+        if not self.edge.upright:
+            upper, lower = ends
+            beyond = toward(upper, lower, FAR_MM)
+            grips.append(Grip("edge", "length_mm", upper, beyond, lower))
         return grips
 
     def moved(self, stage: Stage, view: View) -> Self:

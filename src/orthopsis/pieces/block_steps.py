@@ -109,6 +109,13 @@ def _run_back(
             f" Draw one from {marks[start].name} too, very lightly, for the depth: "
             "it runs across the box."
         )
+    along_level = abs(marks[start].at.y - vp.at.y) < 1e-9
+    upright_neighbour = {0: 3, 3: 0, 1: 2, 2: 1}[start]
+    if along_level and upright_neighbour not in guides:
+        # A set square cannot carry the depth along the eye level itself: it goes round by the
+        # corner above or below.
+        guides[upright_neighbour] = paper.aim(marks[upright_neighbour], vp, box.id, fate="erase")
+        step.instruction += f" Draw a light one from {marks[upright_neighbour].name} as well."
     left_out = [marks[i].name for i in range(4) if i not in guides]
     count = f"{len(running)} guide lines meet" if len(running) > 1 else "One guide line ends"
     step.check = f"{count} in {vp.name}."

@@ -115,9 +115,11 @@ class Cut(Measures):
         when the document asks for the other point; straight down from a corner on the eye level,
         where a level length and the guide line are one.
         """
+        if abs(start.y - vp.y) < ON_LEVEL_MM:
+            return UPRIGHT
         if self.point is not None:
             return LEFT if self.point == "right" else LEVEL
-        return UPRIGHT if abs(start.y - vp.y) < ON_LEVEL_MM else inward
+        return inward
 
     def build(
         self,
@@ -211,7 +213,12 @@ def _measuring_name(view: View, vp: Mark, side: str) -> str:
 
 
 def share_on_paper(start: Point, vp: Point, place: Point) -> float:
-    """The part of the way from a corner to its vanishing point at which a mark lies."""
+    """The part of the way from a corner to its vanishing point at which a mark lies.
+
+    Without bound where the mark lies at infinity, or the corner on the point.
+    """
+    if place.at_infinity or start == vp:
+        return math.inf
     (sx, sy), (vx, vy), (x, y) = start.xy, vp.xy, place.xy
     return ((x - sx) * (vx - sx) + (y - sy) * (vy - sy)) / ((vx - sx) ** 2 + (vy - sy) ** 2)
 

@@ -82,7 +82,12 @@ class Cylinder(Block):
         for square, _, name in ENDS[self.axis]:
             around = [corners[k] for k in square]
             self._check_end(stage, around, name)
-            ovals.append(circle_within(around))
+            try:
+                ovals.append(circle_within(around))
+            except (ValueError, ZeroDivisionError):
+                raise stage.refuse(
+                    "axis", f"its {name} is too thin a circle to construct; make it deeper or wider"
+                ) from None
         goal = self._goal(stage)
         arcs, lines = _outline(ovals, self._ends_shown(corners), goal, self.transparent)
         sides = [_side_face(ovals, goal)] if _side_face(ovals, goal) else []

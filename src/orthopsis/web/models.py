@@ -11,6 +11,7 @@ from orthopsis.exercise.document import Exercise
 from orthopsis.school.tables import Understanding
 
 XY = tuple[float, float]
+Step = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
 
 
 class Out(BaseModel):
@@ -80,11 +81,22 @@ class GripOut(Out):
     """A cut's mark on the sheet, to be taken hold of, on the way from start to goal."""
 
     piece: str
-    field: Literal["depth", "left", "right"]
-    way: Literal["x_mm", "fraction", "along_mm", "true_mm"]
+    field: Literal["depth", "left", "right", "edge"]
+    way: Literal["x_mm", "fraction", "along_mm", "true_mm", "length_mm"]
     start: XY
     goal: XY
     at: XY
+
+
+class ViewerIn(BaseModel):
+    """A step of the viewer along the sheet and away from it, mm at picture plane scale."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    document: Exercise
+    right_mm: Step = 0.0
+    up_mm: Step = 0.0
+    back_mm: Step = 0.0
 
 
 class PictureOut(Out):

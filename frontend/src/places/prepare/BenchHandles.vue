@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import type { Box, Exercise, Grip, XY } from "@/api/client";
+import type { Exercise, Grip, Piece, XY } from "@/api/client";
 import DragHandle from "@/desk/DragHandle.vue";
 import { formatMeasure, nudgeStepMm, rounded, type Units } from "@/ui/measures";
-import { cutAt, pieceMovedTo, pieceSizedTo } from "./editing";
+import { anchorOf, cutAt, pieceMovedTo, pieceSizedTo, sizeCornerOf } from "./editing";
 
 /** Everything on the sheet that can be taken hold of. */
 const props = defineProps<{
@@ -32,17 +32,15 @@ const points = computed(() =>
         { name: "VP2", field: "right_vp_mm", x: view.value.right_vp_mm },
       ],
 );
+const third = computed(() => (view.value.kind === "three-point" ? view.value.third_vp_mm : null));
 const pieces = computed(() =>
   (props.doc.pieces ?? []).map((piece, index) => {
-    const { front, edge } = piece;
-    const anchor: XY = front ? [front.x_mm, front.y_mm] : [edge?.x_mm ?? 0, edge?.top_mm ?? 0];
-    const corner: XY = front
-      ? [front.x_mm + front.width_mm, front.y_mm + front.height_mm]
-      : [edge?.x_mm ?? 0, edge?.bottom_mm ?? 0];
+    const { front } = piece;
+    const corner = sizeCornerOf(piece);
     const size = front
       ? `${read(front.width_mm)} × ${read(front.height_mm)}`
-      : `foot ${read(corner[1])} from the top`;
-    return { piece, index, anchor, corner, size };
+      : `foot ${read(corner?.[1] ?? 0)} from the top`;
+    return { piece, index, anchor: anchorOf(piece), corner, size };
   }),
 );
 
@@ -57,11 +55,16 @@ function movePoint(field: string, to: XY, exact: boolean) {
   emit("set", ["view", field], rounded(to[0], stepFor(exact)), field);
 }
 
-function movePiece(index: number, piece: Box, to: XY, exact: boolean) {
+function moveThird(to: XY, exact: boolean) {
+  const place = to.map((mm) => rounded(mm, stepFor(exact)));
+  emit("set", ["view", "third_vp_mm"], place, "third point");
+}
+
+function movePiece(index: number, piece: Piece, to: XY, exact: boolean) {
   emit("set", ["pieces", index], pieceMovedTo(piece, to, stepFor(exact)), `move ${index}`);
 }
 
-function sizePiece(index: number, piece: Box, to: XY, exact: boolean) {
+function sizePiece(index: number, piece: Piece, to: XY, exact: boolean) {
   emit("set", ["pieces", index], pieceSizedTo(piece, to, stepFor(exact)), `size ${index}`);
 }
 
@@ -74,7 +77,8 @@ function moveCut(grip: Grip, to: XY, exact: boolean) {
 
 function cutReading(grip: Grip): string {
   const piece = (props.doc.pieces ?? []).find((one) => one.id === grip.piece);
-  const value = piece?.[grip.field]?.[grip.way] ?? 0;
+  if (grip.field === "edge") return `${read(piece?.edge?.length_mm ?? 0)} long`;
+  const value = grip.way === "length_mm" ? 0 : (piece?.[grip.field]?.[grip.way] ?? 0);
   return grip.way === "fraction" ? `${Math.round(value * 100)} % of the way` : read(value);
 }
 </script>
@@ -111,6 +115,22 @@ function cutReading(grip: Grip): string {
       @move="(to, exact) => movePoint(point.field, to, exact)"
       @end="emit('settle')"
     />
+    <drag-handle
+      v-if="third"
+      id="handle-VP3"
+      shape="point"
+      :x="third[0]"
+      :y="third[1]"
+      across
+      down
+      label="Vanishing point VP3"
+      :reading="`${read(third[0])} from the left, ${read(third[1])} from the top`"
+      :mm-per-px="mmPerPx"
+      :to-sheet="toSheet"
+      :nudge="nudge"
+      @move="moveThird"
+      @end="emit('settle')"
+    />
     <template v-for="one in pieces" :key="one.index">
       <drag-handle
         shape="corner"
@@ -128,7 +148,7 @@ function cutReading(grip: Grip): string {
         @end="emit('settle')"
       />
       <drag-handle
-        v-if="one.piece.id === chosen"
+        v-if="one.corner && one.piece.id === chosen"
         shape="corner"
         :x="one.corner[0]"
         :y="one.corner[1]"
@@ -151,7 +171,7 @@ function cutReading(grip: Grip): string {
         :y="grip.at[1]"
         across
         down
-        :label="`${grip.field} of ${grip.piece}`"
+        :label="`${grip.field === 'edge' ? 'Front edge' : grip.field} of ${grip.piece}`"
         :reading="cutReading(grip)"
         :mm-per-px="mmPerPx"
         :to-sheet="toSheet"

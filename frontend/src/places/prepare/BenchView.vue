@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
 import { computed, ref, watch } from "vue";
-import type { Advice, Box, XY } from "@/api/client";
+import type { Advice, Piece, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
@@ -12,7 +12,7 @@ import StateNote from "@/ui/StateNote.vue";
 import AdviceNotes from "./AdviceNotes.vue";
 import BenchBar from "./BenchBar.vue";
 import BenchHandles from "./BenchHandles.vue";
-import { boxAt, withValue } from "./editing";
+import { pieceAt, withValue, type PieceKind } from "./editing";
 import PiecesPanel from "./PiecesPanel.vue";
 import SetupPanel from "./SetupPanel.vue";
 import { useBench } from "./useBench";
@@ -25,7 +25,7 @@ const { picture, steps, pictureProblem, stepsProblem } = bench.drawn;
 
 const chosenStep = ref(0);
 const chosenPiece = ref<string | null>(null);
-const placing = ref(false);
+const placing = ref<PieceKind | null>(null);
 const fit = ref<"sheet" | "points">("sheet");
 const withGuides = ref(false);
 const withHidden = ref(false);
@@ -63,7 +63,7 @@ const flags = computed(() =>
 );
 const problem = computed(() => pictureProblem.value ?? stepsProblem.value);
 
-function changePiece(index: number, piece: Box) {
+function changePiece(index: number, piece: Piece) {
   bench.set(["pieces", index], piece);
   chosenPiece.value = piece.id;
 }
@@ -75,17 +75,17 @@ function removePiece(index: number) {
 }
 
 function paperClicked(place: XY) {
-  if (placing.value) placeBox(place);
+  if (placing.value) placePiece(place);
   else chosenPiece.value = null;
 }
 
-function placeBox(place: XY) {
-  if (!doc.value) return;
-  const box = boxAt(doc.value, place, step.value);
-  bench.replace({ ...doc.value, pieces: [...(doc.value.pieces ?? []), box] });
-  chosenPiece.value = box.id;
+function placePiece(place: XY) {
+  if (!doc.value || !placing.value) return;
+  const piece = pieceAt(doc.value, placing.value, place, step.value);
+  bench.replace({ ...doc.value, pieces: [...(doc.value.pieces ?? []), piece] });
+  chosenPiece.value = piece.id;
   chosenStep.value = 0;
-  placing.value = false;
+  placing.value = null;
 }
 
 function mend(advice: Advice) {
@@ -108,7 +108,7 @@ useBenchKeys({
   hidden: () => (withHidden.value = !withHidden.value),
   undo: history.undo,
   redo: history.redo,
-  leave: () => (placing.value = false),
+  leave: () => (placing.value = null),
 });
 </script>
 
@@ -235,6 +235,7 @@ useBenchKeys({
         :round-measures="bench.roundMeasures.value"
         @set="(path, value) => bench.set(path, value, path.join('.'))"
         @round="bench.roundMeasures.value = $event"
+        @moved="bench.replace"
       />
       <h2>Pieces</h2>
       <pieces-panel
@@ -247,7 +248,7 @@ useBenchKeys({
         @change="changePiece"
         @remove="removePiece"
         @place="((placing = $event), (chosenStep = 0))"
-        @place-at="placeBox"
+        @place-at="placePiece"
       />
     </aside>
   </div>

@@ -1,22 +1,34 @@
 <script setup lang="ts">
 import { NButton, NCheckbox } from "naive-ui";
 import { computed } from "vue";
-import type { Box, Cut, Grip } from "@/api/client";
+import type { Cut, Grip, Piece } from "@/api/client";
+import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
 import CutField from "./CutField.vue";
 import type { CutWay } from "./editing";
 
 /** One piece: its name, its measures, how it stands. */
-const props = defineProps<{ piece: Box; grips: Grip[]; units: Units; open: boolean }>();
-const emit = defineEmits<{ choose: []; change: [piece: Box]; remove: [] }>();
+const props = defineProps<{ piece: Piece; grips: Grip[]; units: Units; open: boolean }>();
+const emit = defineEmits<{ choose: []; change: [piece: Piece]; remove: [] }>();
 
 const summary = computed(() => {
   const { front, edge } = props.piece;
   if (front) {
     return `${formatMeasure(front.width_mm, props.units, false)} × ${formatMeasure(front.height_mm, props.units)}`;
   }
-  return edge ? `${formatMeasure(edge.bottom_mm - edge.top_mm, props.units)} high` : "";
+  if (!edge) return "";
+  if (edge.length_mm) return `${formatMeasure(edge.length_mm, props.units)} long`;
+  return `${formatMeasure((edge.bottom_mm ?? 0) - (edge.top_mm ?? 0), props.units)} high`;
+});
+/** Which way a round thing lies: what the view and its anchor allow. */
+const axes = computed(() => {
+  const away = { value: "away", label: "away from us" };
+  const sides = [
+    { value: "left", label: "to the left point" },
+    { value: "right", label: "to the right point" },
+  ];
+  return [{ value: "up", label: "standing upright" }, ...(props.piece.front ? [away] : sides)];
 });
 const cuts = computed(() =>
   (["depth", "left", "right"] as const).flatMap((field) => {
@@ -41,7 +53,7 @@ function nearOf(field: string): Record<CutWay, number> {
 }
 
 function set(part: "front" | "edge", field: string, value: number) {
-  emit("change", { ...props.piece, [part]: { ...props.piece[part], [field]: value } } as Box);
+  emit("change", { ...props.piece, [part]: { ...props.piece[part], [field]: value } } as Piece);
 }
 
 function setCut(field: "depth" | "left" | "right", cut: Cut) {
@@ -101,20 +113,44 @@ function rename(event: Event) {
           :units="units"
           @set="set('edge', 'x_mm', $event)"
         />
-        <span />
-        <measure-input
-          label="Top, from the top"
-          :value="piece.edge.top_mm"
-          :units="units"
-          @set="set('edge', 'top_mm', $event)"
-        />
-        <measure-input
-          label="Foot, from the top"
-          :value="piece.edge.bottom_mm"
-          :units="units"
-          @set="set('edge', 'bottom_mm', $event)"
-        />
+        <template v-if="piece.edge.length_mm">
+          <measure-input
+            label="Upper end, from the top"
+            :value="piece.edge.y_mm ?? 0"
+            :units="units"
+            @set="set('edge', 'y_mm', $event)"
+          />
+          <measure-input
+            label="Length, toward VP3"
+            :least="1"
+            :value="piece.edge.length_mm"
+            :units="units"
+            @set="set('edge', 'length_mm', $event)"
+          />
+        </template>
+        <template v-else>
+          <span />
+          <measure-input
+            label="Top, from the top"
+            :value="piece.edge.top_mm ?? 0"
+            :units="units"
+            @set="set('edge', 'top_mm', $event)"
+          />
+          <measure-input
+            label="Foot, from the top"
+            :value="piece.edge.bottom_mm ?? 0"
+            :units="units"
+            @set="set('edge', 'bottom_mm', $event)"
+          />
+        </template>
       </div>
+      <choice-field
+        v-if="piece.kind === 'cylinder'"
+        label="The round thing lies"
+        :value="piece.axis"
+        :options="axes"
+        @set="emit('change', { ...piece, axis: $event } as Piece)"
+      />
       <cut-field
         v-for="one in cuts"
         :key="one.field"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
 import { computed } from "vue";
-import type { Box, Exercise, Grip, XY } from "@/api/client";
+import type { Exercise, Grip, Piece, XY } from "@/api/client";
 import type { Units } from "@/ui/measures";
+import type { PieceKind } from "./editing";
 import PieceCard from "./PieceCard.vue";
 
 /** What stands on the sheet, each thing with its measures. */
@@ -11,13 +12,13 @@ const props = defineProps<{
   grips: readonly Grip[];
   units: Units;
   chosen: string | null;
-  placing: boolean;
+  placing: PieceKind | null;
 }>();
 const emit = defineEmits<{
   choose: [id: string | null];
-  change: [index: number, piece: Box];
+  change: [index: number, piece: Piece];
   remove: [index: number];
-  place: [on: boolean];
+  place: [kind: PieceKind | null];
   placeAt: [place: XY];
 }>();
 
@@ -35,7 +36,7 @@ const sheetMiddle = computed<XY>(() => {
 <template>
   <section class="pieces" aria-label="Pieces">
     <p v-if="!pieces.length" class="empty">
-      The sheet is empty. Add a box and click where its nearest corner goes.
+      The sheet is empty. Add something and click where its nearest corner goes.
     </p>
     <piece-card
       v-for="(piece, index) in pieces"
@@ -49,11 +50,14 @@ const sheetMiddle = computed<XY>(() => {
       @remove="emit('remove', index)"
     />
     <div v-if="placing" class="placing" role="status">
-      <p>Click on the sheet where the box's nearest corner goes.</p>
+      <p>Click on the sheet where its nearest corner goes.</p>
       <n-button size="small" @click="emit('placeAt', sheetMiddle)">Put it in the middle</n-button>
-      <n-button size="small" quaternary @click="emit('place', false)">Leave it</n-button>
+      <n-button size="small" quaternary @click="emit('place', null)">Leave it</n-button>
     </div>
-    <n-button v-else type="primary" @click="emit('place', true)">Add a box</n-button>
+    <div v-else class="add">
+      <n-button type="primary" @click="emit('place', 'box')">Add a box</n-button>
+      <n-button @click="emit('place', 'cylinder')">Add a round thing</n-button>
+    </div>
   </section>
 </template>
 
@@ -73,6 +77,11 @@ const sheetMiddle = computed<XY>(() => {
   padding: 12px;
   border: 2px dashed var(--action);
   border-radius: 6px;
+}
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 .placing p {
   width: 100%;

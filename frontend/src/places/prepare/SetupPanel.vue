@@ -5,6 +5,7 @@ import type { Exercise, Picture } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
+import ViewerSteps from "./ViewerSteps.vue";
 
 /** Sheet, eye level, points and words, with the facts that follow from them. */
 const props = defineProps<{
@@ -16,6 +17,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   set: [path: (string | number)[], value: unknown];
   round: [on: boolean];
+  moved: [doc: Exercise];
 }>();
 
 const SIZES = ["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18x24in"].map(
@@ -94,6 +96,20 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
           @set="emit('set', ['view', 'right_vp_mm'], $event)"
         />
       </template>
+      <template v-if="doc.view.kind === 'three-point'">
+        <measure-input
+          label="VP3, from the left"
+          :value="doc.view.third_vp_mm[0]"
+          :units="units"
+          @set="emit('set', ['view', 'third_vp_mm', 0], $event)"
+        />
+        <measure-input
+          label="VP3, from the top"
+          :value="doc.view.third_vp_mm[1]"
+          :units="units"
+          @set="emit('set', ['view', 'third_vp_mm', 1], $event)"
+        />
+      </template>
     </div>
     <dl v-if="picture" class="facts">
       <template v-if="picture.facts.lowest_corner_deg !== null">
@@ -104,10 +120,14 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
       <dd>{{ Math.round(picture.facts.share_in_cone * 100) }} %</dd>
       <template v-for="strip in strips" :key="strip.name">
         <dt>Strip for {{ strip.name }}</dt>
-        <dd>{{ formatMeasure(strip.length_mm, units) }}, {{ strip.side }}</dd>
+        <dd>
+          {{ formatMeasure(strip.length_mm, units) }}, {{ strip.side }};
+          {{ strip.ruler_mm ? `${strip.ruler_mm / 10} cm ruler` : "no ruler reaches" }}
+        </dd>
       </template>
     </dl>
-    <div class="three">
+    <viewer-steps :doc="doc" @moved="emit('moved', $event)" />
+    <div class="pair">
       <choice-field
         label="Units"
         :value="units"
@@ -136,6 +156,15 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
         ]"
         @set="emit('set', ['wording', 'spelling'], $event)"
       />
+      <choice-field
+        label="Sentences"
+        :value="doc.wording?.reading ?? 'full'"
+        :options="[
+          { value: 'full', label: 'full' },
+          { value: 'simple', label: 'short and simple' },
+        ]"
+        @set="emit('set', ['wording', 'reading'], $event)"
+      />
     </div>
     <n-checkbox :checked="roundMeasures" @update:checked="emit('round', $event)">
       Round measures ({{ units === "in" ? "¼ in" : "5 mm" }})
@@ -156,11 +185,6 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
 .pair {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
   gap: 8px;
 }
 .facts {

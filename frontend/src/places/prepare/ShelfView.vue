@@ -4,13 +4,13 @@ import { useRouter } from "vue-router";
 import { useNewExercise, useShelf } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { countOf, POINT_WORDS } from "@/ui/words";
-import { newExercise } from "./editing";
+import { newExercise, type PointCount } from "./editing";
 
 const shelf = useShelf();
 const adding = useNewExercise();
 const router = useRouter();
 
-async function begin(points: 1 | 2) {
+async function begin(points: PointCount) {
   const added = await adding.mutateAsync(newExercise(points)).catch(() => null);
   if (added) await router.push(`/prepare/${added.id}`);
 }
@@ -23,6 +23,9 @@ async function begin(points: 1 | 2) {
       <div class="begin">
         <n-button :loading="adding.isPending.value" @click="begin(1)">New one-point sheet</n-button>
         <n-button :loading="adding.isPending.value" @click="begin(2)">New two-point sheet</n-button>
+        <n-button :loading="adding.isPending.value" @click="begin(3)">
+          New three-point sheet
+        </n-button>
       </div>
     </header>
     <p v-if="adding.error.value" class="problem" role="alert">{{ adding.error.value.message }}</p>

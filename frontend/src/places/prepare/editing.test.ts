@@ -1,12 +1,14 @@
 import { expect, test } from "vitest";
 import type { Grip } from "@/api/client";
 import {
-  boxAt,
+  anchorOf,
   cutAt,
   freeId,
   newExercise,
+  pieceAt,
   pieceMovedTo,
   pieceSizedTo,
+  sizeCornerOf,
   withValue,
 } from "./editing";
 
@@ -20,12 +22,12 @@ test("a new value leaves the old document as it was", () => {
 
 test("a box stands on the ground below the eye level and floats above it", () => {
   const doc = newExercise(1);
-  expect(boxAt(doc, [101, 221], 5)).toMatchObject({
+  expect(pieceAt(doc, "box", [101, 221], 5)).toMatchObject({
     standing: "ground",
     front: { x_mm: 100, y_mm: 170, width_mm: 50, height_mm: 50 },
   });
-  expect(boxAt(doc, [100, 90], 5).standing).toBe("floating");
-  expect(boxAt(newExercise(2), [200, 250], 5).edge).toEqual({
+  expect(pieceAt(doc, "box", [100, 90], 5).standing).toBe("floating");
+  expect(pieceAt(newExercise(2), "box", [200, 250], 5).edge).toEqual({
     x_mm: 200,
     top_mm: 200,
     bottom_mm: 250,
@@ -34,12 +36,12 @@ test("a box stands on the ground below the eye level and floats above it", () =>
 
 test("names are never given twice", () => {
   const doc = newExercise(1);
-  const first = boxAt(doc, [10, 200], 5);
+  const first = pieceAt(doc, "box", [10, 200], 5);
   expect(freeId({ ...doc, pieces: [first] })).toBe("box 2");
 });
 
 test("moving keeps the size and sizing keeps the place", () => {
-  const box = boxAt(newExercise(1), [100, 250], 5);
+  const box = pieceAt(newExercise(1), "box", [100, 250], 5);
   expect(pieceMovedTo(box, [33, 44], 5).front).toEqual({
     x_mm: 35,
     y_mm: 45,
@@ -57,4 +59,26 @@ test.each([
 ] as const)("a cut given by %s is dragged along its guide line", (way, value) => {
   const grip: Grip = { piece: "a", field: "depth", way, start: [0, 0], goal: [100, 0], at: [1, 0] };
   expect(cutAt(grip, [41, 3], 5)).toBe(value);
+});
+
+test("in three points a piece hangs on its upper end and the line to the third point", () => {
+  const doc = newExercise(3);
+  const tower = pieceAt(doc, "box", [200, 250], 5);
+  expect(tower.edge).toEqual({ x_mm: 200, y_mm: 200, length_mm: 50 });
+  expect(anchorOf(tower)).toEqual([200, 200]);
+  expect(sizeCornerOf(tower)).toBeNull();
+  expect(pieceMovedTo(tower, [161, 99], 5).edge).toEqual({
+    x_mm: 160,
+    y_mm: 100,
+    length_mm: 50,
+  });
+  const grip = { piece: "box 1", field: "edge", way: "length_mm", start: [200, 200] } as Grip;
+  expect(cutAt({ ...grip, goal: [200, 9000], at: [200, 250] }, [204, 283], 5)).toBe(85);
+});
+
+test("a round thing has a name and an axis of its own", () => {
+  const drum = pieceAt(newExercise(1), "cylinder", [100, 220], 5);
+  expect(drum).toMatchObject({ kind: "cylinder", id: "drum 1", axis: "up" });
+  expect(anchorOf(drum)).toEqual([100, 170]);
+  expect(sizeCornerOf(drum)).toEqual([150, 220]);
 });

@@ -1,5 +1,5 @@
 /** Changes to an exercise document, each returning a new one. No rule of perspective lives here. */
-import type { Box, Cut, Exercise, Grip, XY } from "@/api/client";
+import type { Cut, Exercise, Grip, Piece, XY } from "@/api/client";
 import { rounded } from "@/ui/measures";
 
 type Path = readonly (string | number)[];
@@ -37,7 +37,8 @@ export function cutAt(grip: Grip, [x, y]: XY, step: number): number | null {
   const along = ((x - sx) * (gx - sx) + (y - sy) * (gy - sy)) / way;
   if (grip.way === "x_mm")
     return clamped(rounded(x, step), Math.min(sx, gx), Math.max(sx, gx), step);
-  if (grip.way === "along_mm") return clamped(rounded(along, step), 0, way, step);
+  if (grip.way === "along_mm" || grip.way === "length_mm")
+    return clamped(rounded(along, step), 0, way, step);
   if (grip.way === "fraction")
     return Math.min(0.95, Math.max(0.05, rounded(along / way, step < 1 ? 0.001 : 0.05)));
   return null;
@@ -48,82 +49,113 @@ function clamped(value: number, low: number, high: number, step: number): number
 }
 
 /** A name that no piece has yet: "box 1", "box 2" … */
-export function freeId(doc: Exercise): string {
+export function freeId(doc: Exercise, kind: PieceKind = "box"): string {
   const taken = new Set((doc.pieces ?? []).map((piece) => piece.id));
+  const word = KIND_WORDS[kind];
   let number = 1;
-  while (taken.has(`box ${number}`)) number += 1;
-  return `box ${number}`;
+  while (taken.has(`${word} ${number}`)) number += 1;
+  return `${word} ${number}`;
 }
 
-/** A new box whose nearest corner stands at a place; on the ground below the eye level. */
-export function boxAt(doc: Exercise, [x, y]: XY, step: number): Box {
+export type PieceKind = Piece["kind"];
+/** What each kind is called on the bench. */
+export const KIND_WORDS: Record<PieceKind, string> = { box: "box", cylinder: "drum" };
+
+/** A new piece whose nearest corner stands at a place; on the ground below the eye level. */
+export function pieceAt(doc: Exercise, kind: PieceKind, [x, y]: XY, step: number): Piece {
   const [cx, cy] = [rounded(x, step), rounded(y, step)];
   const onGround = cy > doc.view.eye_level_mm + step;
   const base = {
-    kind: "box" as const,
-    id: freeId(doc),
+    id: freeId(doc, kind),
     standing: onGround ? ("ground" as const) : ("floating" as const),
     transparent: false,
   };
+  const own = kind === "box" ? { kind } : { kind, axis: "up" as const };
   const size = 10 * step;
   if (doc.view.kind === "one-point") {
     const front = { x_mm: cx, y_mm: rounded(cy - size, step), width_mm: size, height_mm: size };
-    return { ...base, front, depth: { fraction: 0.3 } };
+    return { ...own, ...base, front, depth: { fraction: 0.3 } };
   }
-  const edge = { x_mm: cx, top_mm: rounded(cy - size, step), bottom_mm: cy };
-  return { ...base, edge, left: { fraction: 0.3 }, right: { fraction: 0.3 } };
+  const top = rounded(cy - size, step);
+  const edge =
+    doc.view.kind === "three-point"
+      ? { x_mm: cx, y_mm: top, length_mm: size }
+      : { x_mm: cx, top_mm: top, bottom_mm: cy };
+  return { ...own, ...base, edge, left: { fraction: 0.3 }, right: { fraction: 0.3 } };
+}
+
+/** The place that a piece is taken hold of: its front's top left corner, its edge's upper end. */
+export function anchorOf({ front, edge }: Piece): XY {
+  if (front) return [front.x_mm, front.y_mm];
+  return [edge?.x_mm ?? 0, edge?.top_mm ?? edge?.y_mm ?? 0];
+}
+
+/** The corner that sizes a piece; null where a length along a slanting edge does. */
+export function sizeCornerOf({ front, edge }: Piece): XY | null {
+  if (front) return [front.x_mm + front.width_mm, front.y_mm + front.height_mm];
+  if (edge?.bottom_mm === null || edge?.bottom_mm === undefined) return null;
+  return [edge.x_mm, edge.bottom_mm];
 }
 
 /** A piece moved so that its anchor lies at a place. */
-export function pieceMovedTo(piece: Box, [x, y]: XY, step: number): Box {
-  if (piece.front) {
-    return {
-      ...piece,
-      front: { ...piece.front, x_mm: rounded(x, step), y_mm: rounded(y, step) },
-    };
-  }
-  if (!piece.edge) return piece;
-  const top = rounded(y, step);
-  const height = piece.edge.bottom_mm - piece.edge.top_mm;
-  return { ...piece, edge: { x_mm: rounded(x, step), top_mm: top, bottom_mm: top + height } };
+export function pieceMovedTo(piece: Piece, [x, y]: XY, step: number): Piece {
+  const [x_mm, top] = [rounded(x, step), rounded(y, step)];
+  if (piece.front) return { ...piece, front: { ...piece.front, x_mm, y_mm: top } };
+  const { edge } = piece;
+  if (!edge) return piece;
+  if (edge.length_mm) return { ...piece, edge: { x_mm, y_mm: top, length_mm: edge.length_mm } };
+  const height = (edge.bottom_mm ?? 0) - (edge.top_mm ?? 0);
+  return { ...piece, edge: { x_mm, top_mm: top, bottom_mm: top + height } };
 }
 
 /** A piece whose lower (right) corner lies at a place. */
-export function pieceSizedTo(piece: Box, [x, y]: XY, step: number): Box {
+export function pieceSizedTo(piece: Piece, [x, y]: XY, step: number): Piece {
   if (piece.front) {
     const width = Math.max(step, rounded(x - piece.front.x_mm, step));
     const height = Math.max(step, rounded(y - piece.front.y_mm, step));
     return { ...piece, front: { ...piece.front, width_mm: width, height_mm: height } };
   }
-  if (!piece.edge) return piece;
-  const bottom = Math.max(piece.edge.top_mm + step, rounded(y, step));
+  const top = piece.edge?.top_mm;
+  if (!piece.edge || top === null || top === undefined) return piece;
+  const bottom = Math.max(top + step, rounded(y, step));
   return { ...piece, edge: { ...piece.edge, bottom_mm: bottom } };
 }
 
+export type PointCount = 1 | 2 | 3;
+
+const FIRST_VIEWS: Record<PointCount, Exercise["view"]> = {
+  1: {
+    kind: "one-point",
+    eye_level_mm: 150,
+    vanishing_point_mm: 210,
+    viewing_distance_mm: 360,
+  },
+  2: { kind: "two-point", eye_level_mm: 150, left_vp_mm: -120, right_vp_mm: 540 },
+  3: {
+    kind: "three-point",
+    eye_level_mm: 40,
+    left_vp_mm: -140,
+    right_vp_mm: 560,
+    third_vp_mm: [210, 540],
+  },
+};
+
 /** An empty sheet to begin with. */
-export function newExercise(points: 1 | 2): Exercise {
-  const start = {
+export function newExercise(points: PointCount): Exercise {
+  return {
     format: "orthopsis-exercise" as const,
     version: 1 as const,
-    title: points === 1 ? "New one-point exercise" : "New two-point exercise",
+    title: `New ${["", "one", "two", "three"][points]}-point exercise`,
     sheet: { size: "A3" as const, orientation: "landscape" as const, frame_mm: 0 },
-    wording: { units: "cm" as const, line: "eye level" as const, spelling: "UK" as const },
+    wording: {
+      units: "cm" as const,
+      line: "eye level" as const,
+      spelling: "UK" as const,
+      reading: "full" as const,
+    },
     given: "measures" as const,
     views: {},
     pieces: [],
+    view: FIRST_VIEWS[points],
   };
-  return points === 1
-    ? {
-        ...start,
-        view: {
-          kind: "one-point",
-          eye_level_mm: 150,
-          vanishing_point_mm: 210,
-          viewing_distance_mm: 360,
-        },
-      }
-    : {
-        ...start,
-        view: { kind: "two-point", eye_level_mm: 150, left_vp_mm: -120, right_vp_mm: 540 },
-      };
 }

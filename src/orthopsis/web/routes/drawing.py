@@ -10,8 +10,9 @@ from orthopsis.exercise.advice import advice, facts, message, remedy
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.records import drawing_record, point, steps_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve, steps
+from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.pages import handout_pdf
-from orthopsis.web.models import PictureOut, StepsOut
+from orthopsis.web.models import PictureOut, StepsOut, ViewerIn
 from orthopsis.web.problems import PROBLEMS
 
 router = APIRouter(prefix="/api", tags=["drawing"], responses=PROBLEMS)
@@ -27,6 +28,12 @@ def draw_picture(exercise: Exercise) -> PictureOut:
 def make_steps(exercise: Exercise) -> StepsOut:
     """The ruler-and-pencil steps of a document."""
     return StepsOut.model_validate(steps_record(steps(resolve(exercise))))
+
+
+@router.post("/viewer")
+def move_viewer(step: ViewerIn) -> Exercise:
+    """The document of the same world, for a viewer who took a step."""
+    return viewer_moved(step.document, step.right_mm, step.up_mm, step.back_mm)
 
 
 @router.post(

@@ -1,0 +1,89 @@
+"""Documents that nobody should write: good ones with one to four things spoilt, from a seed."""
+
+from __future__ import annotations
+
+import copy
+import math
+import random
+import time
+from typing import Any
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.advice import advice, facts, message, remedy
+from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.records import steps_record
+from orthopsis.exercise.resolve import eye_level_behind, picture, resolve, steps
+from tests.documents import Data, random_document
+
+ODD: list[Any] = [
+    0, -1, 1, 1e-9, -1e-9, 1e6, -1e6, 1e9, 1e308, 0.5, 100, 210, 1.0000001, float("nan"),
+    float("inf"), None, True, "", "x", "12", [], {}, [1, 2], [1, 2, 3], {"x_mm": 5},
+]  # fmt: skip
+
+
+def mutated(seed: int) -> Data:
+    """A random document, changed in one to four places."""
+    rng = random.Random(seed)
+    data = random_document(rng.randrange(10**9), round_share=rng.choice([0.0, 0.4]))
+    for _ in range(rng.choice([0, 1, 1, 2, 2, 3, 4])):
+        _spoil(data, rng)
+    return data
+
+
+def _spoil(data: Data, rng: random.Random) -> None:
+    place, key = rng.choice(list(_places(data)))
+    old = place[key]
+    number = isinstance(old, int | float) and not isinstance(old, bool)
+    match rng.randrange(7):
+        case 0:
+            place[key] = rng.choice(ODD)
+        case 1 if number:
+            place[key] = old * rng.choice([0, -1, 0.1, 10, 1000, 1 + 1e-12])
+        case 2 if number:
+            place[key] = old + rng.choice([-100, -1, -1e-7, 1e-7, 1, 100])
+        case 3 if isinstance(place, dict):
+            del place[key]
+        case 4 if number:
+            # Two measures that happen to be equal are where geometry degenerates.
+            others = [p[k] for p, k in _places(data) if isinstance(p[k], int | float)]
+            place[key] = rng.choice(others)
+        case 5 if isinstance(place, list):
+            place.append(copy.deepcopy(old))
+        case _:
+            view = data.get("view")
+            if isinstance(view, dict):
+                view["kind"] = rng.choice(["one-point", "two-point", "three-point", "no-point"])
+
+
+def _places(data: Any) -> Any:
+    """Every container with each of its keys."""
+    items = data.items() if isinstance(data, dict) else enumerate(data)
+    for key, value in list(items):
+        yield data, key
+        if isinstance(value, dict | list):
+            yield from _places(value)
+
+
+def outcome(data: Data) -> str:
+    """Draw a document in every way; "answer" or "refusal". Raises AssertionError otherwise."""
+    began = time.process_time()
+    try:
+        scene = resolve(from_data(data))
+        strokes = picture(scene)
+        for one in advice(scene, strokes, 99):
+            assert message(one, scene.wording) and isinstance(remedy(one, scene.wording), str)
+            assert math.isfinite(one.number), one.code
+        facts(scene, strokes)
+        eye_level_behind(scene)
+        made = steps(scene)
+        steps_record(made)
+        drawn = [d.stroke for step in made for d in step.strokes]
+        for stroke in [*strokes, *drawn]:
+            assert all(math.isfinite(v) for end in stroke.segment for v in end), stroke
+        to_data(scene.exercise)
+    except ExerciseError as refusal:
+        assert refusal.message, "a refusal says why"
+        return "refusal"
+    finally:
+        assert time.process_time() - began < 1.0, "an answer within a second"
+    return "answer"
