@@ -173,6 +173,30 @@ def random_document(seed: int, most_pieces: int = 5, round_share: float = 0.0) -
     }
 
 
+def touching_document(seed: int) -> Data:
+    """Boxes on a grid, side by side and back to back, in any order of the list."""
+    rng = random.Random(seed)
+    level, eye_height, vp = 80.0, 180.0, rng.choice([60, 150, 210, 333])
+    cells = [(column, row) for column in range(4) for row in range(3)]
+    rng.shuffle(cells)
+    pieces = []
+    for number, (column, row) in enumerate(cells[: rng.randint(2, 9)]):
+        depth, high = 1 + 0.25 * row, rng.choice([40, 40, 60, 90])
+        front = {
+            "x_mm": vp + 80 * (column - 2) / depth,
+            "y_mm": level + (eye_height - high) / depth,
+            "width_mm": 80 / depth,
+            "height_mm": high / depth,
+        }
+        cut = {"fraction": 0.25 / (depth + 0.25)}
+        pieces.append({"kind": "box", "id": f"box {number}", "standing": "ground",
+                       "front": front, "depth": cut})  # fmt: skip
+    view = {**ONE_POINT["view"], "eye_level_mm": level, "vanishing_point_mm": vp,
+            "eye_height_mm": eye_height}  # fmt: skip
+    return {**ONE_POINT, "title": f"touching {seed}", "sheet": {"size": "A2"}, "view": view,
+            "pieces": pieces}  # fmt: skip
+
+
 def _random_cut(rng: random.Random, start_mm: float, goal_mm: float, metric: bool = True) -> Data:
     """Any way of cutting a guide line from x `start_mm` to a point at x `goal_mm`."""
     low, high = sorted((start_mm, goal_mm))

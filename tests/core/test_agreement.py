@@ -11,8 +11,17 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.perspective.plane import Point, distance_point_line, join
+from orthopsis.perspective.segments import portion_shared
 from tests.agreement import difference, kept, outlines
-from tests.documents import EXAMPLES, ONE_POINT, TWO_POINT, random_document, scene_of
+from tests.documents import (
+    EXAMPLES,
+    ONE_POINT,
+    THREE_POINT,
+    TWO_POINT,
+    random_document,
+    scene_of,
+    touching_document,
+)
 
 CHUNK = 40
 
@@ -90,6 +99,61 @@ def test_a_corner_between_beside_and_beyond_the_points(x_mm, level_mm):
         view__eye_level_mm=level_mm,
     )
     assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("first", range(0, 60, 20))
+def test_touching_things_agree_and_draw_each_line_once(first):
+    for seed in range(first, first + 20):
+        data = touching_document(seed)
+        scene = scene_of(data)
+        drawn = outlines(scene)
+        assert difference(drawn, kept(scene)) == ([], []), json.dumps(data)
+        for i, line in enumerate(drawn):
+            for other in drawn[i + 1 :]:
+                shared = portion_shared(line.segment, other.segment)
+                assert shared is None, json.dumps(data)
+
+
+@pytest.mark.parametrize("left", [*CUTS, {"x_mm": 120}], ids=lambda cut: next(iter(cut)))
+@pytest.mark.parametrize("right", [*CUTS, {"x_mm": 290}], ids=lambda cut: next(iter(cut)))
+@pytest.mark.parametrize("end", [None, "top", "bottom"])
+@pytest.mark.parametrize("third", [[220, 520], [150, -400]], ids=["VP3 below", "VP3 above"])
+def test_three_point_cuts_from_both_ends(left, right, end, third):
+    more = {"from": end} if end else {}
+    level = 60 if third[1] > 0 else 240
+    scene = scene_of(
+        THREE_POINT,
+        view__third_vp_mm=third,
+        view__eye_level_mm=level,
+        pieces__0__left={**left, **more},
+        pieces__0__right={**right, **more},
+    )
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("x_mm", [-90, 100, 205, 330, 560])
+@pytest.mark.parametrize("level_mm", [40, 100, 150, 209, 280])
+@pytest.mark.parametrize("third_mm", [700, -420])
+@pytest.mark.parametrize("transparent", [False, True])
+def test_three_point_blocks_above_on_and_below_the_eye_level(x_mm, level_mm, third_mm, transparent):
+    # Common practice, no published source: one above, one straddling, one below the horizon.
+    scene = scene_of(
+        THREE_POINT,
+        sheet={"size": {"width_mm": 900, "height_mm": 500}},
+        view__eye_level_mm=level_mm,
+        view__third_vp_mm=[230, third_mm],
+        pieces__0__edge__x_mm=x_mm,
+        pieces__0__right={"fraction": 0.2},
+        pieces__0__transparent=transparent,
+    )
+    drawn = outlines(scene)
+    assert difference(drawn, kept(scene)) == ([], [])
+    if transparent and x_mm > 0:
+        assert len(drawn) == 12
+    uprights = [line for line in drawn if line.family == "VP3"]
+    for line in uprights:
+        ruler = join(Point(*line.start), Point(*line.end))
+        assert distance_point_line(Point(230, third_mm), ruler) < 1e-6
 
 
 def test_touching_boxes_draw_their_shared_edge_once():

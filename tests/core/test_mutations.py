@@ -19,5 +19,5 @@ def test_spoilt_documents_are_answered_or_refused(first):
         except Exception as failure:
             # Ready to paste into tests/cases:
             raise AssertionError(f"{failure!r} for seed {seed}: {data!r}") from failure
-    assert outcomes.count("answer") > CHUNK * 0.15
-    assert outcomes.count("refusal") > CHUNK * 0.15
+    assert outcomes.count("answer") > CHUNK * 0.1
+    assert outcomes.count("refusal") > CHUNK * 0.1

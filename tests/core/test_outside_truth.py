@@ -16,7 +16,7 @@ from orthopsis.perspective.segments import at, inside, length
 from orthopsis.perspective.stroke import Role
 from orthopsis.perspective.view import on_paper
 from tests.agreement import outlines
-from tests.documents import ONE_POINT, TWO_POINT, random_document, scene_of
+from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, random_document, scene_of
 
 
 def seen_by_opencv(world, view):
@@ -93,6 +93,88 @@ def test_two_point_boxes_are_where_opencv_sees_them(seed):
     plan = [start + i * a * w * to_left + j * b * w * to_right for i in (0, 1) for j in (0, 1)]
     world = [(p[0], p[1], -(y - level) * w) for p in plan for y in (top, foot)]
     assert_same_places(corners_on_paper(scene), seen_by_opencv(world, view))
+
+
+@pytest.mark.parametrize("seed", range(25))
+def test_three_point_boxes_are_where_opencv_sees_them(seed):
+    rng = random.Random(seed)
+    above = rng.random() < 0.5
+    left, right = rng.uniform(-300, 0), rng.uniform(420, 800)
+    level = rng.uniform(200, 280) if above else rng.uniform(20, 90)
+    third = rng.uniform(150, 270), level + rng.uniform(650, 1100) * (-1 if above else 1)
+    x, y, length_mm = rng.uniform(150, 270), rng.uniform(100, 150), rng.uniform(20, 90)
+    a, b = rng.uniform(20, 120), rng.uniform(20, 120)
+    scene = scene_of(
+        THREE_POINT,
+        view={"kind": "three-point", "eye_level_mm": level, "left_vp_mm": left,
+              "right_vp_mm": right, "third_vp_mm": third},
+        pieces__0__edge={"x_mm": x, "y_mm": y, "length_mm": length_mm},
+        pieces__0__left={"true_mm": a},
+        pieces__0__right={"true_mm": b},
+    )  # fmt: skip
+    view = scene.main
+    d, (px, py) = view.eye.distance_mm, view.eye.principal.xy
+    # In the camera's axes: right, down, forward. A point's direction is where it is seen.
+    rays = [np.array([vx - px, vy - py, d]) for vx, vy in (vp.at.xy for vp in view.directions)]
+    to_left, to_right, down = (ray / np.linalg.norm(ray) for ray in rays)
+    down = -down if above else down
+    assert abs(to_left @ to_right) + abs(to_left @ down) + abs(to_right @ down) < 1e-9
+    start = np.array([x - px, y - py, d])
+    # The edge's length follows from where its lower end is seen: solve for it along `down`.
+    foot = toward(Point(x, y), Point(*third), -length_mm if above else length_mm)
+    ray = np.array([foot.x - px, foot.y - py, d])
+    height = np.linalg.lstsq(np.column_stack([ray, -down]), start, rcond=None)[0][1]
+    camera = np.array([[d, 0, px], [0, d, py], [0, 0, 1]])
+    places = np.array([
+        start + i * a * to_left + j * b * to_right + k * height * down
+        for i in (0, 1) for j in (0, 1) for k in (0, 1)
+    ])  # fmt: skip
+    seen, _ = cv2.projectPoints(places, np.zeros(3), np.zeros(3), camera, np.zeros(5))
+    assert_same_places(corners_on_paper(scene), seen.reshape(-1, 2))
+
+
+def test_depth_by_the_costruzione_legittima():
+    """The floor by plan and elevation: y under the eye level is E·d / (d + depth).
+
+    Source: L. B. Alberti, De pictura, 1435, book I (from memory).
+    """
+    for depth in (20, 75, 300):
+        scene = scene_of(
+            ONE_POINT,
+            view__eye_height_mm=110,
+            pieces__0__standing="ground",
+            pieces__0__depth={"true_mm": depth},
+        )
+        # The crate's foot stands on the ground line, 110 mm under the eye level at 100 mm.
+        lowest = sorted({round(y, 6) for _, y in corners_on_paper(scene)})
+        assert lowest[-1] == 210
+        assert any(abs(y - (100 + 110 * 300 / (300 + depth))) < 1e-6 for y in lowest)
+
+
+def test_a_vanishing_point_is_where_the_eyes_own_parallel_meets_the_sheet():
+    """Taylor's theorem, computed with vectors in space alone.
+
+    Source: B. Taylor, New Principles of Linear Perspective, 1719 (from memory).
+    """
+    rng = random.Random(9)
+    for data in (ONE_POINT, TWO_POINT, THREE_POINT):
+        view = scene_of(data).main
+        d, (px, py) = view.eye.distance_mm, view.eye.principal.xy
+        for _ in range(20):
+            steps_along = [rng.uniform(-1, 1) for _ in range(3)]
+            found = view.vanishing_point_of_direction(*steps_along)
+            axes = []
+            for vp in view.directions:
+                at_infinity = vp.at.at_infinity
+                ray = (
+                    np.array([vp.at.x, vp.at.y, 0.0])
+                    if at_infinity
+                    else np.array([vp.at.x - px, vp.at.y - py, d])
+                )
+                axes.append(ray / np.linalg.norm(ray))
+            # `up` is against the direction in which the uprights' point lies, below in all three.
+            ray = steps_along[0] * axes[0] + steps_along[1] * axes[1] - steps_along[2] * axes[2]
+            assert found.xy == pytest.approx((px + ray[0] * d / ray[2], py + ray[1] * d / ray[2]))
 
 
 def test_a_cube_by_the_distance_point_as_the_handbooks_draw_it():

@@ -8,7 +8,7 @@ import pytest
 
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Do, Mark
-from orthopsis.construction.order import Body
+from orthopsis.construction.order import Body, SeenLine
 from orthopsis.construction.paper import Paper, mark_names
 from orthopsis.construction.wording import Wording
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
@@ -27,7 +27,10 @@ def paper():
 
 
 def body(piece="thing", transparent=False, faces=(), edges=()):
-    return Body(piece, (), (), faces, edges, transparent, False)
+    places = [*(xy for face in faces for xy in face), *(xy for line in edges for xy in line)]
+    corners = tuple((Point(*xy), 1.0) for xy in places)
+    lines = tuple(SeenLine(line, (1.0, 1.0)) for line in edges)
+    return Body(piece, corners, (), faces, lines, transparent, False)
 
 
 def moves(paper):
@@ -125,7 +128,7 @@ def test_transparent_things_stop_nothing(paper):
 
 def test_a_line_that_is_already_there_is_not_drawn_again(paper):
     line = ((60.0, 150.0), (120.0, 150.0))
-    paper.nearer.append(body("near", edges=(line,)))
+    paper.standing.append(body("near", edges=(line,)))
     paper.keep(paper.measure(90, 150), paper.measure(200, 150), "horizontal", body())
     assert paper.strokes[0].stroke.segment == (
         pytest.approx((120, 150)),

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from itertools import pairwise
 
-from orthopsis.construction.order import Body
+from orthopsis.construction.order import Body, boxes_touch, nearer_by_faces
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import Line, Point, join
 from orthopsis.perspective.roots import TURN
@@ -13,9 +14,12 @@ from orthopsis.perspective.segments import (
     XY,
     Portion,
     Segment,
+    at,
     inside,
     on_border,
+    portion_shared,
     portions_inside,
+    position_on,
 )
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.tolerance import Tolerance
@@ -26,12 +30,54 @@ BARELY = 1e-6
 
 def under(body: Body, segment: Segment, tolerance: Tolerance) -> list[Portion]:
     """What a body covers of a segment."""
+    if not boxes_touch(body.box, _box(segment)):
+        return []
     covered = [p for face in body.seen_faces for p in portions_inside(segment, [face], tolerance)]
     for oval in body.seen_ovals:
         portion = oval.portion_inside(segment)
         if portion is not None:
             covered.append(portion)
     return covered
+
+
+def drawn_by_others(
+    segment: Segment, body: Body, standing: Sequence[Body], tolerance: Tolerance
+) -> list[Portion]:
+    """Where another body has its own line in the same place, so that this one is not drawn.
+
+    The nearer line is drawn; of lines that are one in space, that of the nearer body, and if
+    neither is nearer, or both float, that of the one listed first.
+    """
+    box = _box(segment)
+    number = next((i for i, other in enumerate(standing) if other is body), len(standing))
+    own = next((line for line in body.seen_edges if _same(line.segment, segment)), None)
+    found: list[Portion] = []
+    for i, other in enumerate(standing):
+        if other is body or other.transparent or not boxes_touch(other.box, box):
+            continue
+        for line in other.seen_edges:
+            shared = portion_shared(segment, line.segment, tolerance)
+            if shared is None:
+                continue
+            lead = 0.0
+            if own is not None and not (body.floating and other.floating):
+                place = at(segment, sum(shared) / 2)
+                lead = line.nearness_at(position_on(line.segment, place))
+                lead -= own.nearness_at(position_on(own.segment, place))
+                if abs(lead) <= tolerance.depth:
+                    lead = float(nearer_by_faces(other, body))
+            if lead > 0.0 or (lead == 0.0 and i < number):
+                found.append(shared)
+    return found
+
+
+def _box(segment: Segment) -> tuple[float, float, float, float]:
+    (x0, y0), (x1, y1) = segment
+    return min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
+
+
+def _same(a: Segment, b: Segment) -> bool:
+    return any(math.dist(a[0], b[k]) < 1e-6 and math.dist(a[1], b[1 - k]) < 1e-6 for k in (0, 1))
 
 
 def open_parts(

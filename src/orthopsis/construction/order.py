@@ -10,7 +10,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import combinations, pairwise
+from typing import NamedTuple
 
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
@@ -22,6 +24,18 @@ NEARNESS_SCALE_MM = 100.0
 """Brings nearness to the size of the other two numbers, so that one tolerance serves all."""
 
 TOUCHING = 1e-6
+
+
+class SeenLine(NamedTuple):
+    """An edge on paper, with the nearness of its ends."""
+
+    segment: Segment
+    near: tuple[float, float]
+
+    def nearness_at(self, share: float) -> float:
+        """Nearness falls evenly along a line on paper."""
+        first, last = self.near
+        return first + (last - first) * share
 
 
 @dataclass(frozen=True)
@@ -37,16 +51,31 @@ class Body:
     corners: tuple[tuple[Point, float], ...]
     faces: tuple[tuple[int, ...], ...]
     seen_faces: tuple[tuple[XY, ...], ...]
-    seen_edges: tuple[Segment, ...]
+    seen_edges: tuple[SeenLine, ...]
     transparent: bool
     floating: bool
     seen_ovals: tuple[Ellipse, ...] = ()
     seen_arcs: tuple[EllipseArc, ...] = ()
 
-    @property
+    @cached_property
     def places(self) -> list[Vector]:
         """x, y, nearness of the corners, all of the size of millimetres."""
         return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.corners]
+
+    @cached_property
+    def box(self) -> tuple[float, float, float, float]:
+        """Left, top, right and bottom of the corners."""
+        xs, ys = [x for x, _, _ in self.places], [y for _, y, _ in self.places]
+        return min(xs), min(ys), max(xs), max(ys)
+
+    @cached_property
+    def face_planes(self) -> list[tuple[Vector, float]]:
+        """Unit normal and offset of each face."""
+        places = self.places
+        planes: list[tuple[Vector, float]] = []
+        for p, q, r in ((places[face[0]], places[face[1]], places[face[2]]) for face in self.faces):
+            planes += _plane(cross(minus(q, p), minus(r, p)), p)
+        return planes
 
 
 def near_to_far(bodies: Sequence[Body]) -> list[int]:
@@ -81,23 +110,11 @@ def near_to_far(bodies: Sequence[Body]) -> list[int]:
 
 def _drawn_first(a: Body, b: Body) -> int:
     """1 when a comes before b, −1 when b comes before a, 0 when it makes no difference."""
-    places_a, places_b = a.places, b.places
-    if not _overlap_on_paper(places_a, places_b):
+    if not _overlap_on_paper(a.box, b.box):
         return 0
     if a.floating and b.floating:
         return 1
-    verdicts = set()
-    for normal, offset in _planes(a, places_a, b, places_b):
-        side_a = [dot(place, normal) - offset for place in places_a]
-        side_b = [dot(place, normal) - offset for place in places_b]
-        apart = 0
-        if min(side_a) >= -TOUCHING and max(side_b) <= TOUCHING:
-            apart = 1
-        elif min(side_b) >= -TOUCHING and max(side_a) <= TOUCHING:
-            apart = -1
-        if apart:
-            toward_viewer = (normal[2] > 1e-9) - (normal[2] < -1e-9)
-            verdicts.add(apart * toward_viewer)
+    verdicts = {verdict for plane in _planes(a, b) if (verdict := _parts(plane, a, b)) is not None}
     if not verdicts:
         raise NoDrawingOrder(
             "pieces",
@@ -107,25 +124,50 @@ def _drawn_first(a: Body, b: Body) -> int:
     return verdicts.pop() if len(verdicts) == 1 else 0
 
 
-def _overlap_on_paper(a: list[Vector], b: list[Vector]) -> bool:
-    for axis in (0, 1):
-        low = max(min(place[axis] for place in a), min(place[axis] for place in b))
-        high = min(max(place[axis] for place in a), max(place[axis] for place in b))
-        if high - low <= TOUCHING:
-            return False
-    return True
+def nearer_by_faces(a: Body, b: Body) -> int:
+    """1 when the plane of a face parts the two with a on the viewer's side, −1 with b there.
+
+    0 when none does, or when faces disagree.
+    """
+    verdicts = {_parts(plane, a, b) for plane in (*a.face_planes, *b.face_planes)} - {None, 0}
+    return verdicts.pop() or 0 if len(verdicts) == 1 else 0
 
 
-def _planes(
-    a: Body, places_a: list[Vector], b: Body, places_b: list[Vector]
-) -> Iterator[tuple[Vector, float]]:
+def _parts(plane: tuple[Vector, float], a: Body, b: Body) -> int | None:
+    """1 when a plane has a on the viewer's side and b on the other, −1 the other way round.
+
+    0 when it parts them and the viewer looks along it; None when it does not part them.
+    """
+    normal, offset = plane
+    apart = 0
+    for one, other, sign in ((a, b, 1), (b, a, -1)):
+        if all(dot(place, normal) - offset >= -TOUCHING for place in one.places) and all(
+            dot(place, normal) - offset <= TOUCHING for place in other.places
+        ):
+            apart = sign
+            break
+    if not apart:
+        return None
+    return apart * ((normal[2] > 1e-9) - (normal[2] < -1e-9))
+
+
+def _overlap_on_paper(
+    a: tuple[float, float, float, float], b: tuple[float, float, float, float]
+) -> bool:
+    return all(min(a[k + 2], b[k + 2]) - max(a[k], b[k]) > TOUCHING for k in (0, 1))
+
+
+def boxes_touch(a: tuple[float, float, float, float], b: tuple[float, float, float, float]) -> bool:
+    """Whether two boxes on paper meet at all."""
+    return all(min(a[k + 2], b[k + 2]) - max(a[k], b[k]) >= -TOUCHING for k in (0, 1))
+
+
+def _planes(a: Body, b: Body) -> Iterator[tuple[Vector, float]]:
     """Candidate planes, as unit normal and offset: the faces of both, then one edge of each."""
-    for body, places in ((a, places_a), (b, places_b)):
-        for face in body.faces:
-            p, q, r = (places[k] for k in face[:3])
-            yield from _plane(cross(minus(q, p), minus(r, p)), p)
-    edges_b = _edges(b, places_b)
-    for p, u in _edges(a, places_a):
+    yield from a.face_planes
+    yield from b.face_planes
+    edges_b = _edges(b, b.places)
+    for p, u in _edges(a, a.places):
         for _, v in edges_b:
             yield from _plane(cross(u, v), p)
 

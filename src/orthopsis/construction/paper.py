@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from orthopsis.construction.cover import open_parts, under
+from orthopsis.construction.cover import drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
 from orthopsis.construction.guides import PENDING, Guide
 from orthopsis.construction.moves import (
@@ -40,7 +40,6 @@ from orthopsis.perspective.segments import (
     Segment,
     at,
     length,
-    portion_shared,
     remainder,
 )
 from orthopsis.perspective.sheet import Sheet
@@ -53,8 +52,9 @@ from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoin
 class Paper:
     """Records moves as steps. Every mark and line comes from earlier ones or from a measure.
 
-    With `reading_mm` every measure is set to the nearest mark of such a ruler, to see how far the
-    lines then miss.
+    `standing` are all bodies that will be drawn, in the order of the document, and `nearer` those
+    that are drawn already. With `reading_mm` every measure is set to the nearest mark of such a
+    ruler, to see how far the lines then miss.
     """
 
     sheet: Sheet
@@ -62,6 +62,7 @@ class Paper:
     tolerance: Tolerance = EXACT
     reading_mm: float | None = None
     steps: list[Step] = field(default_factory=list)
+    standing: list[Body] = field(default_factory=list)
     nearer: list[Body] = field(default_factory=list)
     _guides: list[Guide] = field(default_factory=list)
     _names: Iterator[str] = field(default_factory=lambda: mark_names())
@@ -230,15 +231,10 @@ class Paper:
                 self._step.strokes.append(StepStroke(stroke, "keep"))
 
     def _covered(self, segment: Segment, body: Body) -> list[Portion]:
-        covered: list[Portion] = []
+        covered = drawn_by_others(segment, body, self.standing, self.tolerance)
         for other in self.nearer:
-            if other.transparent:
-                continue
-            covered += under(other, segment, self.tolerance)
-            for line in other.seen_edges:
-                shared = portion_shared(segment, line, self.tolerance)
-                if shared is not None:
-                    covered.append(shared)
+            if not other.transparent:
+                covered += under(other, segment, self.tolerance)
         return covered
 
     # --- curves ------------------------------------------------------------------------------

@@ -158,7 +158,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     _lay_out(paper, scene)
     points = _place_points(paper, scene)
     pieces = scene.exercise.pieces
-    standing = bodies(scene)
+    standing = paper.standing = bodies(scene)
     for number in near_to_far(standing):
         first = len(paper.steps)
         pieces[number].build(paper, scene.stage(number), standing[number], points)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
-from orthopsis.construction.order import Body
+from orthopsis.construction.order import Body, SeenLine
 from orthopsis.perspective.plane import LEFT, LEVEL, Point
 from orthopsis.pieces.base import Piece
 
@@ -68,7 +68,8 @@ def block_body(piece: Piece, corners: tuple[tuple[Point, float], ...]) -> Body:
             tuple(places[k].xy for k in FACES[number]) for number in seen_faces(places)
         ),
         seen_edges=tuple(
-            (places[a].xy, places[b].xy) for a, b in sorted(seen_edges(places, piece.transparent))
+            SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
+            for a, b in sorted(seen_edges(places, piece.transparent))
         ),
         transparent=piece.transparent,
         floating=piece.standing == "floating",

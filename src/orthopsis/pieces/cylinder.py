@@ -12,7 +12,7 @@ from typing import Literal
 
 from orthopsis.construction.circle import circle_within, construct_circle
 from orthopsis.construction.moves import Curve, Mark
-from orthopsis.construction.order import Body
+from orthopsis.construction.order import Body, SeenLine
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point, distance_point_line, join
@@ -94,7 +94,12 @@ class Cylinder(Block):
         return replace(
             body,
             seen_faces=tuple(sides),
-            seen_edges=tuple(lines),
+            seen_edges=tuple(
+                SeenLine(
+                    (start, end), (self._nearness(body, 0, start), self._nearness(body, 1, end))
+                )
+                for start, end in lines
+            ),
             seen_ovals=tuple(ovals),
             seen_arcs=tuple(arc for arcs_of_end in arcs for arc in arcs_of_end),
         )
@@ -177,6 +182,16 @@ class Cylinder(Block):
         seen = seen_faces(corners)
         first, second = (face in seen for _, face, _ in ENDS[self.axis])
         return first, second
+
+    def _nearness(self, body: Body, end: int, xy: XY) -> float:
+        """Nearness at a place of an end: it changes evenly over a plane on paper."""
+        (ax, ay, a), (bx, by, b), (cx, cy, c) = (
+            (*body.corners[k][0].xy, body.corners[k][1]) for k in ENDS[self.axis][end][0][:3]
+        )
+        det = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax)
+        u = ((xy[0] - ax) * (cy - ay) - (xy[1] - ay) * (cx - ax)) / det
+        v = ((bx - ax) * (xy[1] - ay) - (by - ay) * (xy[0] - ax)) / det
+        return a + u * (b - a) + v * (c - a)
 
     def _check_axis(self, stage: Stage) -> None:
         fits = ("up", "away") if self.edge is None else ("up", "left", "right")

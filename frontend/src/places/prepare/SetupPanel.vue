@@ -116,13 +116,13 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
         <dt>Lowest corner</dt>
         <dd>{{ Math.round(picture.facts.lowest_corner_deg) }}°</dd>
       </template>
-      <dt>Within the 60° cone of vision</dt>
+      <dt>In the 60° cone of vision</dt>
       <dd>{{ Math.round(picture.facts.share_in_cone * 100) }} %</dd>
       <template v-for="strip in strips" :key="strip.name">
         <dt>Strip for {{ strip.name }}</dt>
         <dd>
-          {{ formatMeasure(strip.length_mm, units) }}, {{ strip.side }};
-          {{ strip.ruler_mm ? `${strip.ruler_mm / 10} cm ruler` : "no ruler reaches" }}
+          {{ formatMeasure(strip.length_mm, units) }} {{ strip.side }},
+          {{ strip.ruler_mm ? `${strip.ruler_mm / 10} cm ruler` : "no ruler" }}
         </dd>
       </template>
     </dl>
@@ -189,17 +189,20 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
 }
 .facts {
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: auto 1fr;
   gap: 2px 12px;
+  font-size: 14px;
   margin: 0;
   padding: 8px 12px;
   border-left: 3px solid var(--line);
 }
 dt {
   color: var(--quiet);
+  white-space: nowrap;
 }
 dd {
   margin: 0;
+  text-align: right;
   font-variant-numeric: tabular-nums;
   font-weight: 600;
 }

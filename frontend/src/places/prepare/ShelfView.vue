@@ -47,7 +47,7 @@ async function begin(points: PointCount) {
           </span>
           <strong>{{ item.title }}</strong>
           <span class="about">
-            {{ POINT_WORDS[item.points] }} · {{ countOf(item.pieces, "box", "boxes") }}
+            {{ POINT_WORDS[item.points] }} · {{ countOf(item.pieces, "piece") }}
             <template v-if="item.minutes !== null">
               · about {{ Math.round(item.minutes) }} min</template
             >

@@ -134,8 +134,14 @@ def _furthest_outside(scene: Scene) -> tuple[int, XY, float] | None:
     return worst
 
 
-def _points_further_out(scene: Scene) -> Iterator[tuple[float, tuple[Change, ...]]]:
-    """All points of the main view moved away from the centre of vision, in growing steps."""
+def _points_further_out(
+    scene: Scene, keeping_centre: bool = False
+) -> Iterator[tuple[float, tuple[Change, ...]]]:
+    """All points of the main view moved away from the centre of vision, in growing steps.
+
+    The centre lies at (x − left)·(right − x) / h under the eye level, h being VP3's depth: it
+    stays where it is when VP3 moves with the square of the others.
+    """
     view = scene.exercise.view
     if isinstance(view, OnePointView):
         return
@@ -154,7 +160,8 @@ def _points_further_out(scene: Scene) -> Iterator[tuple[float, tuple[Change, ...
         ]
         if isinstance(view, ThreePointView):
             x, y = view.third_vp_mm
-            third: Value = (out(x, times, centre), out(y, times, view.eye_level_mm))
+            down = times * times if keeping_centre else times
+            third: Value = (out(x, times, centre), out(y, down, view.eye_level_mm))
             changes.append(Change(("view", "third_vp_mm"), third))
         yield times, tuple(changes)
 
@@ -179,7 +186,7 @@ def outside_cone(scene: Scene, strokes: Sequence[Stroke]) -> Iterator[Advice]:
     eye = scene.main.eye
     if share <= 0.05 or eye is None:
         return
-    tries = _points_further_out(scene)
+    tries = _points_further_out(scene, keeping_centre=True)
     if isinstance(scene.exercise.view, OnePointView):
         path = ("view", "viewing_distance_mm")
         tries = (
