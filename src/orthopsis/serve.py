@@ -9,6 +9,7 @@ from __future__ import annotations
 import argparse
 import contextlib
 import fcntl
+import gc
 import json
 import logging
 import os
@@ -122,6 +123,9 @@ class _Compiling:
         _, complaint = self._process.communicate()
         if self._process.returncode == 0:
             compiled.load()
+            # What is loaded by now stays; the collector need not look at it on every drawing.
+            gc.collect()
+            gc.freeze()
         elif self._process.returncode > 0:
             last = complaint.decode(errors="replace").strip().splitlines()[-1:]
             logging.warning("drawing stays uncompiled: %s", *last)

@@ -63,7 +63,7 @@ class Body:
         return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.corners]
 
     @cached_property
-    def box(self) -> tuple[float, float, float, float]:
+    def box(self) -> PaperBox:
         """Left, top, right and bottom of the corners."""
         xs, ys = [x for x, _, _ in self.places], [y for _, y, _ in self.places]
         return min(xs), min(ys), max(xs), max(ys)
@@ -84,18 +84,27 @@ def near_to_far(bodies: Sequence[Body]) -> list[int]:
     Raises NoDrawingOrder naming the pair when two stand in one another, or hide each other in a
     ring.
     """
+    try:
+        return _sorted(bodies, thorough=False)
+    except NoDrawingOrder:
+        # Two that faces put in an order may be free of each other, which breaks a ring.
+        return _sorted(bodies, thorough=True)
+
+
+def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
     before: dict[int, set[int]] = {i: set() for i in range(len(bodies))}
     for i, j in combinations(range(len(bodies)), 2):
-        first = _drawn_first(bodies[i], bodies[j])
+        first = _drawn_first(bodies[i], bodies[j], thorough)
         if first > 0:
             before[j].add(i)
         elif first < 0:
             before[i].add(j)
     order: list[int] = []
+    drawn: set[int] = set()
     while len(order) < len(bodies):
-        free = [i for i in before if i not in order and before[i] <= set(order)]
-        if not free:
-            ring = [i for i in before if i not in order]
+        free = next((i for i in before if i not in drawn and before[i] <= drawn), None)
+        if free is None:
+            ring = [i for i in before if i not in drawn]
             i = ring[0]
             j = next(k for k in before[i] if k in ring)
             raise NoDrawingOrder(
@@ -104,24 +113,37 @@ def near_to_far(bodies: Sequence[Body]) -> list[int]:
                 "so neither can be drawn first; move one of them",
                 (bodies[i].piece, bodies[j].piece),
             )
-        order.append(free[0])
+        order.append(free)
+        drawn.add(free)
     return order
 
 
-def _drawn_first(a: Body, b: Body) -> int:
-    """1 when a comes before b, −1 when b comes before a, 0 when it makes no difference."""
+def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
+    """1 when a comes before b, −1 when b comes before a, 0 when it makes no difference.
+
+    Faces are asked first; unless it is to be `thorough`, what they agree on is believed.
+    """
     if not _overlap_on_paper(a.box, b.box):
         return 0
     if a.floating and b.floating:
         return 1
-    verdicts = {verdict for plane in _planes(a, b) if (verdict := _parts(plane, a, b)) is not None}
+    verdicts: set[int] = set()
+    for planes in ((*a.face_planes, *b.face_planes), _edge_planes(a, b)):
+        for plane in planes:
+            verdict = _parts(plane, a, b)
+            if verdict is not None:
+                verdicts.add(verdict)
+                if len(verdicts) > 1:
+                    return 0
+        if verdicts and not thorough:
+            break
     if not verdicts:
         raise NoDrawingOrder(
             "pieces",
             f"'{a.piece}' and '{b.piece}' stand in one another; move one of them apart",
             (a.piece, b.piece),
         )
-    return verdicts.pop() if len(verdicts) == 1 else 0
+    return verdicts.pop()
 
 
 def nearer_by_faces(a: Body, b: Body) -> int:
@@ -138,34 +160,47 @@ def _parts(plane: tuple[Vector, float], a: Body, b: Body) -> int | None:
 
     0 when it parts them and the viewer looks along it; None when it does not part them.
     """
-    normal, offset = plane
-    apart = 0
-    for one, other, sign in ((a, b, 1), (b, a, -1)):
-        if all(dot(place, normal) - offset >= -TOUCHING for place in one.places) and all(
-            dot(place, normal) - offset <= TOUCHING for place in other.places
-        ):
-            apart = sign
-            break
-    if not apart:
-        return None
-    return apart * ((normal[2] > 1e-9) - (normal[2] < -1e-9))
+    (nx, ny, nz), offset = plane
+    toward_viewer = (nz > 1e-9) - (nz < -1e-9)
+    sides = []
+    for places in (a.places, b.places):
+        low = high = 0.0
+        for x, y, z in places:
+            side = nx * x + ny * y + nz * z - offset
+            low, high = min(low, side), max(high, side)
+            if low < -TOUCHING and high > TOUCHING:
+                return None
+        sides.append((low, high))
+    (a_low, a_high), (b_low, b_high) = sides
+    if a_low >= -TOUCHING and b_high <= TOUCHING:
+        return toward_viewer
+    if b_low >= -TOUCHING and a_high <= TOUCHING:
+        return -toward_viewer
+    return None
 
 
-def _overlap_on_paper(
-    a: tuple[float, float, float, float], b: tuple[float, float, float, float]
-) -> bool:
-    return all(min(a[k + 2], b[k + 2]) - max(a[k], b[k]) > TOUCHING for k in (0, 1))
+PaperBox = tuple[float, float, float, float]
 
 
-def boxes_touch(a: tuple[float, float, float, float], b: tuple[float, float, float, float]) -> bool:
+def _overlap_on_paper(a: PaperBox, b: PaperBox) -> bool:
+    return (
+        min(a[2], b[2]) - max(a[0], b[0]) > TOUCHING
+        and min(a[3], b[3]) - max(a[1], b[1]) > TOUCHING
+    )
+
+
+def boxes_touch(a: PaperBox, b: PaperBox) -> bool:
     """Whether two boxes on paper meet at all."""
-    return all(min(a[k + 2], b[k + 2]) - max(a[k], b[k]) >= -TOUCHING for k in (0, 1))
+    return (
+        a[0] <= b[2] + TOUCHING
+        and b[0] <= a[2] + TOUCHING
+        and a[1] <= b[3] + TOUCHING
+        and b[1] <= a[3] + TOUCHING
+    )
 
 
-def _planes(a: Body, b: Body) -> Iterator[tuple[Vector, float]]:
-    """Candidate planes, as unit normal and offset: the faces of both, then one edge of each."""
-    yield from a.face_planes
-    yield from b.face_planes
+def _edge_planes(a: Body, b: Body) -> Iterator[tuple[Vector, float]]:
+    """Planes along one edge of each, as unit normal and offset."""
     edges_b = _edges(b, b.places)
     for p, u in _edges(a, a.places):
         for _, v in edges_b:

@@ -56,7 +56,18 @@ class Scene:
         level = [((left, y), (right, y))] if top <= y <= bottom else []
         return Sight(solids(self), level)
 
-    @property
+    @cached_property
+    def bodies(self) -> list[Body]:
+        """Every piece as it will stand on paper. Raises ExerciseError."""
+        pieces = self.exercise.pieces
+        return [piece.body(self.stage(number)) for number, piece in enumerate(pieces)]
+
+    @cached_property
+    def drawing_order(self) -> list[int]:
+        """The pieces from near to far. Raises ExerciseError, NoDrawingOrder."""
+        return near_to_far(self.bodies)
+
+    @cached_property
     def vanishing_points(self) -> list[VanishingPoint]:
         """All vanishing points of the sheet: of the main view, the others, and turned pieces."""
         points = list(self.main.vanishing_points)
@@ -146,7 +157,7 @@ def eye_level_behind(scene: Scene) -> list[Segment]:
 
 def bodies(scene: Scene) -> list[Body]:
     """Every piece as it will stand on paper. Raises ExerciseError."""
-    return [piece.body(scene.stage(number)) for number, piece in enumerate(scene.exercise.pieces)]
+    return scene.bodies
 
 
 def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
@@ -159,7 +170,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     points = _place_points(paper, scene)
     pieces = scene.exercise.pieces
     standing = paper.standing = bodies(scene)
-    for number in near_to_far(standing):
+    for number in scene.drawing_order:
         first = len(paper.steps)
         pieces[number].build(paper, scene.stage(number), standing[number], points)
         if not any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from functools import cached_property
 from itertools import accumulate
 from types import ModuleType
@@ -194,6 +194,7 @@ class Sight:
         floats, ints = self._floats, self._ints
         seen = Seen(
             planes=floats(4 * faces),
+            inverse_depths=floats(3 * faces),
             face_boxes=floats(4 * faces),
             facing=ints(faces),
             covers=ints(faces),
@@ -203,8 +204,8 @@ class Sight:
         kernel.measure(mesh, seen)
         face_grid = self._grid(seen.face_boxes, seen.covers)
         # Far lines are drawn but lie under all others.
-        lines = [*[1] * (edges - len(self.far_lines)), *[0] * len(self.far_lines)]
-        drawn = self._of_ints([a & b for a, b in zip(lines, seen.shown, strict=True)])
+        drawn, far = seen.shown.copy(), len(self.far_lines)
+        drawn[edges - far :] = [0] * far
         line_grid = self._grid(seen.edge_boxes, drawn)
         most = 2 * (len(mesh.loop_points) + edges) + 8
         room = Room(ints(faces + edges), floats(most), floats(most), floats(most))
@@ -226,48 +227,38 @@ class Sight:
 
     def _mesh(self) -> Mesh:
         solids, far = self.solids, len(self.far_lines)
-        vertices: list[float] = []
-        for place in self._places:
-            vertices += place
+        vertices = [number for place in self._places for number in place]
         # Places at infinity have no depth; for them only paper and nearness are asked.
         vertices += (0.0, 0.0, 0.0) * (2 * far)
-        paper: list[float] = []
-        for xy in self._paper:
-            paper += xy
-        loop_points: list[int] = []
-        loop_lengths: list[int] = []
-        face_lengths: list[int] = []
+        shapes = [solid.shape.numbers for solid in solids]
+        first_vertex = _starts(len(solid.vertices) for solid in solids)
+        first_face = _starts(len(shape.loops_of_faces) for shape in shapes)
+        numbered = list(zip(shapes, first_vertex, first_face, strict=False))
         edges: list[int] = []
-        vertex = face = 0
-        for solid in solids:
-            shape = solid.shape.numbers
-            face_lengths += shape.loops_of_faces
-            loop_lengths += shape.points_of_loops
-            loop_points += [vertex + k for k in shape.points]
-            for (a, b), (one, two) in zip(shape.edge_ends, shape.edge_faces, strict=True):
-                faces = (face + one, face + two) if one >= 0 else (-1, -1)
-                edges += (vertex + a, vertex + b, *faces)
-            vertex += len(solid.vertices)
-            face += len(solid.faces)
-        for number in range(far):
-            edges += (vertex + 2 * number, vertex + 2 * number + 1, -1, -1)
+        for shape, vertex, face in numbered:
+            own = shape.edges
+            edges += own if not vertex else _shifted_edges(own, vertex, face)
+        last = first_vertex[-1]
+        for number in range(last, last + 2 * far, 2):
+            edges += (number, number + 1, NO_FACE, NO_FACE)
         of_ints, of_floats = self._of_ints, self._of_floats
         flags = [TRANSPARENT * s.transparent + FLOATING * s.floating for s in solids]
+        counts = [len(solid.shape.edges) for solid in solids]
         return Mesh(
             vertices=of_floats(vertices),
-            paper=of_floats(paper),
+            paper=of_floats([number for xy in self._paper for number in xy]),
             nearness=of_floats(self._nearness),
-            solid_vertices=of_ints(_starts(len(s.vertices) for s in solids)),
-            solid_faces=of_ints(_starts(len(s.faces) for s in solids)),
+            solid_vertices=of_ints(first_vertex),
+            solid_faces=of_ints(first_face),
             solid_flags=of_ints([*flags, 0]),
-            face_solid=of_ints([i for i, s in enumerate(solids) for _ in s.faces]),
-            face_loops=of_ints(_starts(face_lengths)),
-            loop_starts=of_ints(_starts(loop_lengths)),
-            loop_points=of_ints(loop_points),
-            edges=of_ints(edges),
-            edge_solid=of_ints(
-                [*(i for i, s in enumerate(solids) for _ in s.edges), *[len(solids)] * far]
+            face_solid=of_ints(_repeated(len(shape.loops_of_faces) for shape in shapes)),
+            face_loops=of_ints(_starts(n for shape in shapes for n in shape.loops_of_faces)),
+            loop_starts=of_ints(_starts(n for shape in shapes for n in shape.points_of_loops)),
+            loop_points=of_ints(
+                [vertex + k for shape, vertex, _ in numbered for k in shape.points]
             ),
+            edges=of_ints(edges),
+            edge_solid=of_ints([*_repeated(counts), *[len(solids)] * far]),
         )
 
     def _grid(self, boxes: Any, used: Any) -> Grid:
@@ -305,6 +296,26 @@ def _least_depth(cylinder: Cylinder) -> float:
     """Relative depth of the nearest place of a cylinder."""
     near = min(cylinder.centre[2], cylinder.centre[2] + cylinder.sweep[2])
     return near - math.hypot(cylinder.a[2], cylinder.b[2])
+
+
+NO_FACE = -1
+"""Where an edge bounds no face, as the outline of a cylinder."""
+
+
+def _shifted_edges(edges: list[int], vertex: int, face: int) -> list[int]:
+    """A shape's edges among all others: its vertices and faces counted on."""
+    shifted = [n + vertex for n in edges]
+    shifted[2::4] = [n + face if n >= 0 else n for n in edges[2::4]]
+    shifted[3::4] = [n + face if n >= 0 else n for n in edges[3::4]]
+    return shifted
+
+
+def _repeated(counts: Iterable[int]) -> list[int]:
+    """Each position as often as its count says."""
+    repeated: list[int] = []
+    for number, count in enumerate(counts):
+        repeated += [number] * count
+    return repeated
 
 
 def _starts(lengths: Any) -> list[int]:

@@ -57,6 +57,9 @@ def measure(mesh: Mesh, seen: Seen) -> None:
         seen.planes[k + 3] = away
         seen.face_boxes[k], seen.face_boxes[k + 1] = left, top
         seen.face_boxes[k + 2], seen.face_boxes[k + 3] = right, bottom
+        if away != 0.0:
+            for i in range(3):
+                seen.inverse_depths[3 * face + i] = seen.planes[k + i] / away
         seen.facing[face] = 1 if away < -1e-12 * size * far else 0
         clear = mesh.solid_flags[mesh.face_solid[face]] & TRANSPARENT
         seen.covers[face] = 1 if seen.facing[face] == 1 and clear == 0 else 0
@@ -228,33 +231,17 @@ def nearer_solid(mesh: Mesh, seen: Seen, a: int, b: int) -> int:
 
 
 def behind_face(
-    mesh: Mesh, seen: Seen, room: Room, e: int, f: int, found: int,
+    mesh: Mesh, room: Room, e: int, f: int, found: int, lead0: float, lead1: float,
     paper_mm: float, depth_slack: float,
 ) -> int:  # fmt: skip
     """Note what face f hides of edge e; returns how many portions are noted so far.
 
-    Of two floating solids the one listed first hides the other whole, whatever the depth.
+    `lead0` and `lead1` are how much larger the face's 1/depth is at the edge's ends.
     """
-    own, other = mesh.edge_solid[e], mesh.face_solid[f]
-    by_order = other != own and mesh.solid_flags[own] & mesh.solid_flags[other] & FLOATING != 0
-    if by_order and other > own:
-        return found
     v, w = mesh.edges[4 * e], mesh.edges[4 * e + 1]
     px, py = mesh.paper[2 * v], mesh.paper[2 * v + 1]
     dx, dy = mesh.paper[2 * w] - px, mesh.paper[2 * w + 1] - py
     size = (dx * dx + dy * dy) ** 0.5
-    away = seen.planes[4 * f + 3]
-    a, b, c = (
-        seen.planes[4 * f] / away,
-        seen.planes[4 * f + 1] / away,
-        seen.planes[4 * f + 2] / away,
-    )
-    lead0 = a * px + b * py + c - mesh.nearness[v]
-    lead1 = a * (px + dx) + b * (py + dy) + c - mesh.nearness[w]
-    if by_order:
-        lead0 = lead1 = 1.0
-    if lead0 <= depth_slack and lead1 <= depth_slack:
-        return found
     many = crossings(px, py, dx, dy, mesh, f, room.ts)
     for i in range(many - 1):
         t0, t1 = room.ts[i], room.ts[i + 1]
@@ -280,13 +267,13 @@ def under_line(
     mesh: Mesh, seen: Seen, room: Room, e: int, o: int, found: int,
     paper_mm: float, depth_slack: float,
 ) -> int:  # fmt: skip
-    """Note where another solid's line in the same place is drawn instead of edge e.
+    """Note where edge o of another solid, in line with edge e, is drawn instead of it.
 
     The nearer line is drawn; of lines that are one in space, the one of the nearer solid, and if
     neither is nearer, or both float, the one listed first.
     """
     own, other = mesh.edge_solid[e], mesh.edge_solid[o]
-    if other == own or mesh.solid_flags[other] & TRANSPARENT != 0:
+    if mesh.solid_flags[other] & TRANSPARENT != 0:
         return found
     v, w = mesh.edges[4 * e], mesh.edges[4 * e + 1]
     px, py = mesh.paper[2 * v], mesh.paper[2 * v + 1]
@@ -296,8 +283,6 @@ def under_line(
     a, b = mesh.edges[4 * o], mesh.edges[4 * o + 1]
     ax, ay = mesh.paper[2 * a] - px, mesh.paper[2 * a + 1] - py
     bx, by = mesh.paper[2 * b] - px, mesh.paper[2 * b + 1] - py
-    if abs(ax * dy - ay * dx) > paper_mm * size or abs(bx * dy - by * dx) > paper_mm * size:
-        return found
     at_a, at_b = (ax * dx + ay * dy) / square, (bx * dx + by * dy) / square
     t0, t1 = max(0.0, min(at_a, at_b)), min(1.0, max(at_a, at_b))
     if (t1 - t0) * size <= paper_mm:
@@ -344,6 +329,7 @@ def hidden_portions(
     Returns how many numbers `out` needs; with too short an `out` the caller tries again.
     """
     count, first_line, side = len(mesh.edge_solid), len(mesh.face_solid), faces.side
+    boxes, paper, edges = seen.edge_boxes, mesh.paper, mesh.edges
     for k in range(len(room.stamps)):
         room.stamps[k] = -1
     written = 0
@@ -354,11 +340,15 @@ def hidden_portions(
             room.low[0], room.high[0] = 0.0, 1.0
             found = 1
         else:
-            k = 4 * e
-            c0 = cell(seen.edge_boxes[k], faces.left, faces.wide, side)
-            r0 = cell(seen.edge_boxes[k + 1], faces.top, faces.high, side)
-            c1 = cell(seen.edge_boxes[k + 2], faces.left, faces.wide, side)
-            r1 = cell(seen.edge_boxes[k + 3], faces.top, faces.high, side)
+            v, w, own = edges[4 * e], edges[4 * e + 1], mesh.edge_solid[e]
+            px, py, qx, qy = paper[2 * v], paper[2 * v + 1], paper[2 * w], paper[2 * w + 1]
+            dx, dy = qx - px, qy - py
+            near0, near1 = mesh.nearness[v], mesh.nearness[w]
+            limit = paper_mm * (dx * dx + dy * dy) ** 0.5
+            c0 = cell(boxes[4 * e], faces.left, faces.wide, side)
+            r0 = cell(boxes[4 * e + 1], faces.top, faces.high, side)
+            c1 = cell(boxes[4 * e + 2], faces.left, faces.wide, side)
+            r1 = cell(boxes[4 * e + 3], faces.top, faces.high, side)
             for r in range(r0, r1 + 1):
                 for k in range(r * side + c0, r * side + c1 + 1):
                     for entry in range(faces.starts[k], faces.starts[k + 1]):
@@ -366,18 +356,37 @@ def hidden_portions(
                         if room.stamps[f] == e:
                             continue
                         room.stamps[f] = e
-                        if f == mesh.edges[4 * e + 2] or f == mesh.edges[4 * e + 3]:
+                        if f == edges[4 * e + 2] or f == edges[4 * e + 3]:
                             continue
-                        if boxes_overlap(seen.edge_boxes, e, seen.face_boxes, f):
+                        if not boxes_overlap(boxes, e, seen.face_boxes, f):
+                            continue
+                        a, b = seen.inverse_depths[3 * f], seen.inverse_depths[3 * f + 1]
+                        c = seen.inverse_depths[3 * f + 2]
+                        lead0, lead1 = a * px + b * py + c - near0, a * qx + b * qy + c - near1
+                        other = mesh.face_solid[f]
+                        if (
+                            other != own
+                            and mesh.solid_flags[own] & mesh.solid_flags[other] & FLOATING != 0
+                        ):
+                            # Of two that float the one listed first hides the other whole.
+                            lead0 = lead1 = 1.0 if other < own else -1.0
+                        if lead0 > depth_slack or lead1 > depth_slack:
                             found = behind_face(
-                                mesh, seen, room, e, f, found, paper_mm, depth_slack
+                                mesh, room, e, f, found, lead0, lead1, paper_mm, depth_slack
                             )
                     for entry in range(lines.starts[k], lines.starts[k + 1]):
                         o = lines.items[entry]
                         if room.stamps[first_line + o] == e:
                             continue
                         room.stamps[first_line + o] = e
-                        if boxes_overlap(seen.edge_boxes, e, seen.edge_boxes, o):
+                        v, w = edges[4 * o], edges[4 * o + 1]
+                        if (
+                            mesh.edge_solid[o] != own
+                            and abs((paper[2 * v] - px) * dy - (paper[2 * v + 1] - py) * dx)
+                            <= limit
+                            and abs((paper[2 * w] - px) * dy - (paper[2 * w + 1] - py) * dx)
+                            <= limit
+                        ):
                             found = under_line(mesh, seen, room, e, o, found, paper_mm, depth_slack)
             found = in_order(room.low, room.high, found)
         for i in range(found):

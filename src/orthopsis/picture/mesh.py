@@ -37,12 +37,14 @@ class Mesh(NamedTuple):
 class Seen(NamedTuple):
     """What is found out first: four numbers for each face's plane, and for each box on paper.
 
-    A plane is the outward normal n, and n·corner, which is negative where the eye is outside.
+    A plane is the outward normal n, and n·corner, which is negative where the eye is outside;
+    `inverse_depths` has its 1/depth on the sheet as three numbers, a·x + b·y + c.
     A box is left, top, right, bottom. `facing` and `shown` are 0 or 1, `covers` 1 where a face
     can hide something.
     """
 
     planes: Floats
+    inverse_depths: Floats
     face_boxes: Floats
     facing: Ints
     covers: Ints

@@ -46,19 +46,17 @@ class Shape:
             loops_of_faces=[len(face.loops) for face in self.faces],
             points_of_loops=[len(loop) for loop in loops],
             points=[k for loop in loops for k in loop],
-            edge_ends=[(edge.start, edge.end) for edge in self.edges],
-            edge_faces=[edge.faces for edge in self.edges],
+            edges=[n for edge in self.edges for n in (edge.start, edge.end, *edge.faces)],
         )
 
 
 class ShapeNumbers(NamedTuple):
-    """Counts and vertex numbers of a shape, in its own order."""
+    """Counts and numbers of a shape, in its own order; `edges` are two vertices and two faces."""
 
     loops_of_faces: list[int]
     points_of_loops: list[int]
     points: list[int]
-    edge_ends: list[tuple[int, int]]
-    edge_faces: list[tuple[int, int]]
+    edges: list[int]
 
 
 @dataclass(frozen=True)

@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 
-from orthopsis.construction.order import near_to_far
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
 from orthopsis.exercise.resolve import Scene, bodies
@@ -16,7 +15,7 @@ LEAST_FACE_MM = 3.0
 
 def in_one_another(scene: Scene) -> Iterator[Advice]:
     try:
-        near_to_far(bodies(scene))
+        _ = scene.drawing_order
     except NoDrawingOrder as error:
         pair = error.pair
         names = [piece.id for piece in scene.exercise.pieces]
@@ -24,7 +23,7 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
 
         def apart(changed: Scene) -> bool:
             try:
-                near_to_far(bodies(changed))
+                _ = changed.drawing_order
             except NoDrawingOrder as still:
                 return set(still.pair) != set(pair)
             return True
