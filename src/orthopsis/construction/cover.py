@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 from itertools import pairwise
 
-from orthopsis.construction.order import Body, boxes_touch, nearer_by_faces
+from orthopsis.construction.order import Body, PaperBox, boxes_touch, nearer_by_faces
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import Line, Point, join
 from orthopsis.perspective.roots import TURN
@@ -30,8 +30,6 @@ BARELY = 1e-6
 
 def under(body: Body, segment: Segment, tolerance: Tolerance) -> list[Portion]:
     """What a body covers of a segment."""
-    if not boxes_touch(body.box, _box(segment)):
-        return []
     covered = [p for face in body.seen_faces for p in portions_inside(segment, [face], tolerance)]
     for oval in body.seen_ovals:
         portion = oval.portion_inside(segment)
@@ -48,7 +46,9 @@ def drawn_by_others(
     The nearer line is drawn; of lines that are one in space, that of the nearer body, and if
     neither is nearer, or both float, that of the one listed first.
     """
-    box = _box(segment)
+    (px, py), (qx, qy) = segment
+    dx, dy = qx - px, qy - py
+    box, limit = box_of(segment), tolerance.paper_mm * math.hypot(dx, dy)
     number = next((i for i, other in enumerate(standing) if other is body), len(standing))
     own = next((line for line in body.seen_edges if _same(line.segment, segment)), None)
     found: list[Portion] = []
@@ -56,6 +56,9 @@ def drawn_by_others(
         if other is body or other.transparent or not boxes_touch(other.box, box):
             continue
         for line in other.seen_edges:
+            x, y = line.segment[0]
+            if abs((x - px) * dy - (y - py) * dx) > limit:
+                continue
             shared = portion_shared(segment, line.segment, tolerance)
             if shared is None:
                 continue
@@ -71,7 +74,8 @@ def drawn_by_others(
     return found
 
 
-def _box(segment: Segment) -> tuple[float, float, float, float]:
+def box_of(segment: Segment) -> PaperBox:
+    """The upright box around a segment."""
     (x0, y0), (x1, y1) = segment
     return min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
 

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from orthopsis.construction.cover import drawn_by_others, open_parts, under
+from orthopsis.construction.cover import box_of, drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
 from orthopsis.construction.guides import PENDING, Guide
 from orthopsis.construction.moves import (
@@ -20,7 +20,7 @@ from orthopsis.construction.moves import (
     Step,
     StepStroke,
 )
-from orthopsis.construction.order import Body
+from orthopsis.construction.order import Body, boxes_touch
 from orthopsis.construction.wording import Wording
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import (
@@ -232,10 +232,16 @@ class Paper:
 
     def _covered(self, segment: Segment, body: Body) -> list[Portion]:
         covered = drawn_by_others(segment, body, self.standing, self.tolerance)
-        for other in self.nearer:
-            if not other.transparent:
-                covered += under(other, segment, self.tolerance)
-        return covered
+        return covered + self._under_nearer(segment)
+
+    def _under_nearer(self, segment: Segment) -> list[Portion]:
+        box = box_of(segment)
+        return [
+            portion
+            for other in self.nearer
+            if not other.transparent and boxes_touch(other.box, box)
+            for portion in under(other, segment, self.tolerance)
+        ]
 
     # --- curves ------------------------------------------------------------------------------
 
@@ -275,7 +281,11 @@ class Paper:
         """Darken a piece's finished lines and erase the guide lines it grew from."""
         self.finish_guides()
         curves: set[int | None] = {None}
-        for number, drawn in enumerate(self.strokes):
+        # A piece is drawn in steps of its own, one after the other.
+        first = next((i for i, step in enumerate(self.steps) if step.piece == piece), 0)
+        before = sum(len(step.strokes) for step in self.steps[:first])
+        own = [drawn for step in self.steps[first:] for drawn in step.strokes]
+        for number, drawn in enumerate(own, start=before):
             if drawn.stroke.piece != piece:
                 continue
             keeps = drawn.fate == "keep"
@@ -296,12 +306,7 @@ class Paper:
     def _before_nearer(self, drawn: StepStroke) -> list[StepStroke]:
         """The parts of a guide line that do not run over nearer things already drawn."""
         stroke = drawn.stroke
-        covered = [
-            portion
-            for other in self.nearer
-            if not other.transparent
-            for portion in under(other, stroke.segment, self.tolerance)
-        ]
+        covered = self._under_nearer(stroke.segment)
         return [
             StepStroke(
                 stroke._replace(start=at(stroke.segment, t0), end=at(stroke.segment, t1)),

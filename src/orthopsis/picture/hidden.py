@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator, Sequence
 from functools import cached_property
-from itertools import accumulate
+from itertools import accumulate, pairwise
 from types import ModuleType
 from typing import Any, NamedTuple
 
@@ -129,7 +129,7 @@ class Sight:
     def hidden(self) -> list[list[Portion]]:
         """The hidden portions of every edge and then of every far line, sorted."""
         if self._hidden is None:
-            self._hidden = self._find()
+            self._hidden = self.hidden_by(self.mesh())
             if self._rounds:
                 self._hide_behind_rounds(self._hidden)
         return self._hidden
@@ -186,11 +186,24 @@ class Sight:
 
     # --- numbers for the kernel ---------------------------------------------------------------
 
-    def _find(self) -> list[list[Portion]]:
-        kernel, mesh = self._kernel, self._mesh()
-        faces, edges = len(mesh.face_solid), len(mesh.edge_solid)
-        if edges == 0:
+    def hidden_by(self, mesh: Mesh) -> list[list[Portion]]:
+        """The hidden portions of every edge of the mesh."""
+        if len(mesh.edge_solid) == 0:
             return []
+        ends, numbers = self.hidden_numbers(mesh)
+        if not self._lists:
+            ends, numbers = ends.tolist(), numbers.tolist()
+        return [
+            list(zip(numbers[first:last:2], numbers[first + 1 : last : 2], strict=True))
+            if first != last
+            else []
+            for first, last in pairwise(ends)
+        ]
+
+    def hidden_numbers(self, mesh: Mesh) -> tuple[Any, Any]:
+        """The same as the kernel says it: where each edge's numbers begin, and pairs of t."""
+        kernel = self._kernel
+        faces, edges = len(mesh.face_solid), len(mesh.edge_solid)
         floats, ints = self._floats, self._ints
         seen = Seen(
             planes=floats(4 * faces),
@@ -218,14 +231,10 @@ class Sight:
             )
             if need <= len(out):
                 break
-        ends = list(starts) if self._lists else starts.tolist()
-        numbers = out if self._lists else out.tolist()
-        return [
-            [(numbers[k], numbers[k + 1]) for k in range(ends[e], ends[e + 1], 2)]
-            for e in range(edges)
-        ]
+        return starts, out
 
-    def _mesh(self) -> Mesh:
+    def mesh(self) -> Mesh:
+        """All solids as numbers."""
         solids, far = self.solids, len(self.far_lines)
         vertices = [number for place in self._places for number in place]
         # Places at infinity have no depth; for them only paper and nearness are asked.
@@ -261,12 +270,16 @@ class Sight:
             edge_solid=of_ints([*_repeated(counts), *[len(solids)] * far]),
         )
 
-    def _grid(self, boxes: Any, used: Any) -> Grid:
-        xs = [x for x, _ in self._paper]
-        ys = [y for _, y in self._paper]
+    @cached_property
+    def _frame(self) -> tuple[int, float, float, float, float]:
+        """How many cells the grid has each way, and the box that it divides."""
+        xs, ys = zip(*self._paper, strict=True)
         side = max(1, min(64, round(math.sqrt(len(self._paper) / 4))))
-        left, top = min(xs), min(ys)
-        wide, high = max((max(xs) - left) / side, 1e-3), max((max(ys) - top) / side, 1e-3)
+        return side, min(xs), min(ys), max(xs), max(ys)
+
+    def _grid(self, boxes: Any, used: Any) -> Grid:
+        side, left, top, right, bottom = self._frame
+        wide, high = max((right - left) / side, 1e-3), max((bottom - top) / side, 1e-3)
         need = 2 * len(used)
         while True:
             starts, items = self._ints(side * side + 1), self._ints(need)
