@@ -25,6 +25,10 @@ def mutated(seed: int) -> Data:
     """A random document, changed in one to four places."""
     rng = random.Random(seed)
     data = random_document(rng.randrange(10**9), round_share=rng.choice([0.0, 0.4]))
+    if rng.random() < 0.15 and data["pieces"]:
+        own = {"on": data["pieces"][0]["id"], "top_mm": rng.randint(0, 300),
+               "bottom_mm": rng.randint(0, 300)}  # fmt: skip
+        data["pieces"].append({"kind": "box", "id": "on its lines", "stack": own})
     for _ in range(rng.choice([0, 1, 1, 2, 2, 3, 4])):
         _spoil(data, rng)
     return data

@@ -421,6 +421,7 @@ export interface components {
             edge?: components["schemas"]["FrontEdge"] | null;
             left?: components["schemas"]["Cut"] | null;
             right?: components["schemas"]["Cut"] | null;
+            stack?: components["schemas"]["Stack"] | null;
         };
         /** ChangeOut */
         ChangeOut: {
@@ -515,6 +516,7 @@ export interface components {
             edge?: components["schemas"]["FrontEdge"] | null;
             left?: components["schemas"]["Cut"] | null;
             right?: components["schemas"]["Cut"] | null;
+            stack?: components["schemas"]["Stack"] | null;
             /**
              * Axis
              * @default up
@@ -1000,6 +1002,19 @@ export interface components {
             minutes: number | null;
             /** Set Aside From */
             set_aside_from: number | null;
+        };
+        /**
+         * Stack
+         * @description `on` is the block whose lines are used; the ends of the front edge are given by how far they
+         *     lie below the sheet's top edge.
+         */
+        Stack: {
+            /** On */
+            on: string;
+            /** Top Mm */
+            top_mm: number;
+            /** Bottom Mm */
+            bottom_mm: number;
         };
         /** StepOut */
         StepOut: {

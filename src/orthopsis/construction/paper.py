@@ -52,6 +52,7 @@ from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoin
 class Paper:
     """Records moves as steps. Every mark and line comes from earlier ones or from a measure.
 
+    `corner_marks` are the corners of each piece drawn so far, for those on its lines.
     `standing` are all bodies that will be drawn, in the order of the document, and `nearer` those
     that are drawn already. With `reading_mm` every measure is set to the nearest mark of such a
     ruler, to see how far the lines then miss.
@@ -62,6 +63,7 @@ class Paper:
     tolerance: Tolerance = EXACT
     reading_mm: float | None = None
     steps: list[Step] = field(default_factory=list)
+    corner_marks: dict[str, dict[int, Mark]] = field(default_factory=dict)
     standing: list[Body] = field(default_factory=list)
     nearer: list[Body] = field(default_factory=list)
     _guides: list[Guide] = field(default_factory=list)
@@ -133,6 +135,13 @@ class Paper:
         self.moved(Do.MEASURE, (), mark.name)
         self._step.measures.append(Measure("left edge", "x", x_mm))
         return mark
+
+    def measure_down(self, y_mm: float, line: Ruled) -> Mark:
+        """Mark on a line the place that lies so far below the sheet's top edge."""
+        side = self.mark(Point(0.0, self._read(y_mm)), self._misread((0.0, 1.0)))
+        self.moved(Do.MEASURE, (), side.name)
+        self._step.measures.append(Measure("top edge", "y", y_mm))
+        return self.cross(self.level(side), line)
 
     def measure_along(self, start: Mark, goal: Mark | Point, length_mm: float) -> Mark:
         """Mark a length from `start` toward a mark or a direction, ruler's zero on `start`."""

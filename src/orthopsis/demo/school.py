@@ -37,7 +37,7 @@ from orthopsis.school.tables import (
 )
 
 EXAMPLES = Path(__file__).parents[3] / "examples"
-EXERCISES = ("bell-corner", "seed-crates", "bins-at-the-gate", "look-down-yard")
+EXERCISES = ("bell-corner", "seed-crates", "bins-at-the-gate", "look-down-yard", "three-crates")
 CLASS_NAME = "8 Rowan"
 PUPILS = (
     "Ada Thistle", "Bram Fennel", "Cleo Marsh", "Dario Quince",

@@ -98,13 +98,15 @@ def readings(scene: Scene) -> Iterator[Reading]:
         path = ("pieces", number)
         if not isinstance(piece, Block):
             continue
-        for anchor in ("front", "edge"):
+        for anchor in ("front", "edge", "stack"):
             fields = getattr(piece, anchor)
             if fields is not None:
                 for name in type(fields).model_fields:
                     value = getattr(fields, name)
-                    if value is not None:
+                    if isinstance(value, float):
                         yield Reading((*path, anchor, name), value)
+        if piece.stack is not None:
+            continue
         for grip in piece.grips(scene.stage(number)):
             if grip.field == "edge":
                 continue

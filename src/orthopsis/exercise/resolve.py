@@ -20,6 +20,8 @@ from orthopsis.picture.cylinder import Thing
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import Sight
 from orthopsis.pieces.base import Stage
+from orthopsis.pieces.registry import AnyPiece
+from orthopsis.pieces.stack import unstacked
 
 LEAST_EYE_HEIGHT_MM = 50.0
 
@@ -49,6 +51,26 @@ class Scene:
         return Stage(self.sheet, view, path)
 
     @cached_property
+    def pieces(self) -> list[AnyPiece]:
+        """The document's pieces, with those on the lines of another measured out.
+
+        Raises ExerciseError.
+        """
+        done: list[AnyPiece] = []
+        for number, piece in enumerate(self.exercise.pieces):
+            if piece.stack is not None:
+                stage = self.stage(number)
+                base = next((one for one in done if one.id == piece.stack.on), None)
+                if base is None:
+                    raise stage.refuse(
+                        "stack.on", f"no piece '{piece.stack.on}' is listed before this one"
+                    )
+                done.append(unstacked(piece, piece.stack, base, stage))
+            else:
+                done.append(piece)
+        return done
+
+    @cached_property
     def sight(self) -> Sight:
         """The solids before the eye, and the eye level behind them. Raises ExerciseError."""
         left, top, right, bottom = self.sheet.bounds
@@ -59,7 +81,7 @@ class Scene:
     @cached_property
     def bodies(self) -> list[Body]:
         """Every piece as it will stand on paper. Raises ExerciseError."""
-        pieces = self.exercise.pieces
+        pieces = self.pieces
         return [piece.body(self.stage(number)) for number, piece in enumerate(pieces)]
 
     @cached_property
@@ -136,7 +158,7 @@ def solids(scene: Scene) -> list[Thing]:
     """All solids of the sheet in eye space, in the order of their pieces. Raises ExerciseError."""
     return [
         solid
-        for number, piece in enumerate(scene.exercise.pieces)
+        for number, piece in enumerate(scene.pieces)
         for solid in piece.solids(scene.stage(number))
     ]
 
@@ -168,7 +190,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper = Paper(scene.sheet, scene.wording, reading_mm=reading_mm)
     _lay_out(paper, scene)
     points = _place_points(paper, scene)
-    pieces = scene.exercise.pieces
+    pieces = scene.pieces
     standing = paper.standing = bodies(scene)
     for number in scene.drawing_order:
         first = len(paper.steps)

@@ -27,7 +27,7 @@ def viewer_moved(
     moved = {path: _moved(view, path, right_mm, -up_mm, back_mm) for path, view in views.items()}
     solids(scene)  # refuses what cannot be drawn before anything moves
     pieces = []
-    for number, piece in enumerate(exercise.pieces):
+    for number, piece in enumerate(scene.pieces):
         try:
             there = piece.moved(scene.stage(number), _piece_view(scene, number, moved))
         except ValueError:

@@ -33,7 +33,7 @@ Triangles = NDArray[np.uint32]
 def to_gltf(scene: Scene) -> str:
     """One mesh per piece. Raises ExerciseError where no eye sees the views, so shapes are free."""
     builder = _Builder()
-    for number, piece in enumerate(scene.exercise.pieces):
+    for number, piece in enumerate(scene.pieces):
         stage = scene.stage(number)
         if stage.view.eye is None:
             raise ExerciseError(

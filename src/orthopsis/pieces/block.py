@@ -37,6 +37,7 @@ from orthopsis.pieces.anchor import FRONT_CORNERS, Front, FrontEdge
 from orthopsis.pieces.base import Grip, Piece, Stage
 from orthopsis.pieces.block_shape import INWARD, block_body
 from orthopsis.pieces.cut import ON_LEVEL_MM, Corner, Cut, check_share, share_on_paper
+from orthopsis.pieces.stack import Stack
 
 FAR_MM = 1e4
 """Further than any sheet: the end of a line that may be drawn on."""
@@ -44,7 +45,7 @@ FAR_MM = 1e4
 
 class Block(Piece):
     """What boxes are and round things are inscribed in: `front` and `depth` in one-point; `edge`,
-    `left` and `right` in two- and three-point.
+    `left` and `right` in two- and three-point; or a `stack` on the lines of another block.
     """
 
     front: Front | None = None
@@ -52,6 +53,7 @@ class Block(Piece):
     edge: FrontEdge | None = None
     left: Cut | None = None
     right: Cut | None = None
+    stack: Stack | None = None
 
     @model_validator(mode="after")
     def _one_form(self) -> Self:
@@ -60,8 +62,10 @@ class Block(Piece):
         whole = (None not in by_front and by_edge == (None, None, None)) or (
             None not in by_edge and by_front == (None, None)
         )
+        if self.stack is not None:
+            whole = by_front == (None, None) and by_edge == (None, None, None)
         if not whole:
-            raise ValueError("give either front and depth, or edge, left and right")
+            raise ValueError("give either front and depth, or edge, left and right, or stack")
         return self
 
     # --- for the picture ---------------------------------------------------------------------
@@ -237,6 +241,7 @@ class Block(Piece):
             pair = [vp.at.x for vp in stage.view.level_points]
             which = min((0, 1), key=lambda k: abs(pair[k] - (self.turned_vp_mm or 0.0)))
             changed["turned_vp_mm"] = view.level_points[which].at.x
+        changed["stack"] = None
         return self.model_copy(update=changed)
 
     # --- what both sides read from the document ----------------------------------------------

@@ -41,9 +41,10 @@ def construct_block(
     box: Block, paper: Paper, stage: Stage, edges: Edges, points: Mapping[str, Mark]
 ) -> dict[int, Mark]:
     """The steps of a block; returns the marks of its corners, 0 to 7, as far as they are needed."""
-    if box.front is not None:
-        return _construct_from_front(box, paper, stage, edges, points)
-    return _construct_from_edge(box, paper, stage, edges, points)
+    construct = _construct_from_edge if box.front is None else _construct_from_front
+    marks = construct(box, paper, stage, edges, points)
+    paper.corner_marks[box.id] = marks
+    return marks
 
 
 def _construct_from_front(
@@ -168,7 +169,10 @@ def _construct_from_edge(
     assert box.edge is not None
     say = paper.wording.say
     third = points.get(stage.view.uprights.name)
-    marks = dict(zip((1, 2), _front_edge(box, paper, edges, third), strict=True))
+    # The block whose lines are used, when it is drawn already.
+    base = paper.corner_marks.get(box.stack.on) if box.stack is not None else None
+    front_edge = _front_edge(box, paper, edges, third, base)
+    marks = dict(zip((1, 2), front_edge, strict=True))
     top, bottom = marks[1], marks[2]
     left_vp, right_vp = (points[found.name] for found in stage.view.level_points)
 
@@ -191,20 +195,29 @@ def _construct_from_edge(
         ("right", right_vp, left_vp, (5, 6)),
     ):
         step = paper.begin(f"{box.name}: the {side} side", box.id)
-        end = box.cut_end(side, stage.view) + 1
-        laying = LEVEL if vp.at.x > other_vp.at.x else LEFT
-        mark, sentence = box.cut(side).build(
-            paper, marks[end], vp, guides[end, vp.name], stage, laying, marks.values()
-        )
-        other = paper.cross(_plumb(paper, mark, third), guides[3 - end, vp.name])
-        marks[corners[0]], marks[corners[1]] = (mark, other) if end == 1 else (other, mark)
+        if base is not None and box.stack is not None:
+            line = paper.along(base[corners[0]], base[corners[1]])
+            mark, other = (paper.cross(line, guides[end, vp.name]) for end in (1, 2))
+            marks[corners[0]], marks[corners[1]] = mark, other
+            sentence = (
+                f"Use the line of {box.stack.on}: lay the ruler along its upright "
+                f"{line.uses[0]} {line.uses[1]}."
+            )
+        else:
+            end = box.cut_end(side, stage.view) + 1
+            laying = LEVEL if vp.at.x > other_vp.at.x else LEFT
+            mark, sentence = box.cut(side).build(
+                paper, marks[end], vp, guides[end, vp.name], stage, laying, marks.values()
+            )
+            other = paper.cross(_plumb(paper, mark, third), guides[3 - end, vp.name])
+            marks[corners[0]], marks[corners[1]] = (mark, other) if end == 1 else (other, mark)
         edges.keep(marks, *corners, stage.view.uprights.name)
         edges.keep(marks, 1, corners[0], vp.name)
         edges.keep(marks, 2, corners[1], vp.name)
         upper, lower = marks[corners[0]].name, marks[corners[1]].name
         step.instruction = f"{sentence} " + (
             f"Draw the upright {upper} {lower} between the two guide lines."
-            if third is None
+            if third is None or base is not None
             else say(
                 f"Lay the ruler through {mark.name} and {third.name} and draw {upper} {lower} "
                 "between the two guide lines.",
@@ -218,9 +231,20 @@ def _construct_from_edge(
     return marks
 
 
-def _front_edge(box: Block, paper: Paper, edges: Edges, third: Mark | None) -> tuple[Mark, Mark]:
-    """The front edge from its upper end: straight down, or on the line through VP3."""
+def _front_edge(
+    box: Block,
+    paper: Paper,
+    edges: Edges,
+    third: Mark | None,
+    base: Mapping[int, Mark] | None,
+) -> tuple[Mark, Mark]:
+    """The front edge from its upper end: straight down, or on the line through VP3.
+
+    On the lines of another block it is that block's front edge drawn on.
+    """
     assert box.edge is not None
+    if base is not None and box.stack is not None:
+        return _front_edge_on(box, paper, edges, VERTICAL if third is None else third.name, base)
     edge, say, length = box.edge, paper.wording.say, paper.wording.length
     step = paper.begin(f"{box.name}: the front edge", box.id)
     top = paper.measure(edge.x_mm, edge.upper.y)
@@ -244,6 +268,28 @@ def _front_edge(box: Block, paper: Paper, edges: Edges, third: Mark | None) -> t
         f"{bottom.name}.",
     )
     edges.keep({1: top, 2: bottom}, 1, 2, family)
+    return top, bottom
+
+
+def _front_edge_on(
+    box: Block, paper: Paper, edges: Edges, family: str, base: Mapping[int, Mark]
+) -> tuple[Mark, Mark]:
+    assert box.stack is not None
+    stack, say, length = box.stack, paper.wording.say, paper.wording.length
+    step = paper.begin(f"{box.name}: the front edge", box.id)
+    line = paper.along(base[1], base[2])
+    top, bottom = (paper.measure_down(y_mm, line) for y_mm in (stack.top_mm, stack.bottom_mm))
+    edges.keep({1: top, 2: bottom}, 1, 2, family)
+    drawn_on = f"{base[1].name} {base[2].name}"
+    step.instruction = say(
+        f"Lay the ruler along the front edge {drawn_on} of {stack.on} and draw it on: from "
+        f"{top.name}, {length(stack.top_mm)} below the top edge of the sheet, to {bottom.name}, "
+        f"{length(stack.bottom_mm)} below it.",
+        f"Put the ruler along {drawn_on} of {stack.on}. Mark {top.name} {length(stack.top_mm)} "
+        f"below the top edge. Mark {bottom.name} {length(stack.bottom_mm)} below it. Draw "
+        f"{top.name} {bottom.name}.",
+    )
+    step.check = f"{top.name} {bottom.name} lies in one line with {drawn_on}."
     return top, bottom
 
 

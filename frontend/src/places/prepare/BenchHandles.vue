@@ -34,7 +34,9 @@ const points = computed(() =>
 );
 const third = computed(() => (view.value.kind === "three-point" ? view.value.third_vp_mm : null));
 const pieces = computed(() =>
-  (props.doc.pieces ?? []).map((piece, index) => {
+  (props.doc.pieces ?? []).flatMap((piece, index) => {
+    // What stands on the lines of another is moved with it.
+    if (piece.stack) return [];
     const { front } = piece;
     const corner = sizeCornerOf(piece);
     const size = front

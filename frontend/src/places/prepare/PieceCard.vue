@@ -13,7 +13,8 @@ const props = defineProps<{ piece: Piece; grips: Grip[]; units: Units; open: boo
 const emit = defineEmits<{ choose: []; change: [piece: Piece]; remove: [] }>();
 
 const summary = computed(() => {
-  const { front, edge } = props.piece;
+  const { front, edge, stack } = props.piece;
+  if (stack) return `on the lines of ${stack.on}`;
   if (front) {
     return `${formatMeasure(front.width_mm, props.units, false)} × ${formatMeasure(front.height_mm, props.units)}`;
   }
@@ -52,7 +53,7 @@ function nearOf(field: string): Record<CutWay, number> {
   };
 }
 
-function set(part: "front" | "edge", field: string, value: number) {
+function set(part: "front" | "edge" | "stack", field: string, value: number) {
   emit("change", { ...props.piece, [part]: { ...props.piece[part], [field]: value } } as Piece);
 }
 
@@ -144,6 +145,21 @@ function rename(event: Event) {
           />
         </template>
       </div>
+      <div v-else-if="piece.stack" class="grid">
+        <p class="on-lines">On the lines of {{ piece.stack.on }}</p>
+        <measure-input
+          label="Top, from the top"
+          :value="piece.stack.top_mm"
+          :units="units"
+          @set="set('stack', 'top_mm', $event)"
+        />
+        <measure-input
+          label="Foot, from the top"
+          :value="piece.stack.bottom_mm"
+          :units="units"
+          @set="set('stack', 'bottom_mm', $event)"
+        />
+      </div>
       <choice-field
         v-if="piece.kind === 'cylinder'"
         label="The round thing lies"
@@ -222,6 +238,10 @@ function rename(event: Event) {
   display: block;
   font-size: 13px;
   color: var(--quiet);
+}
+.on-lines {
+  grid-column: 1 / -1;
+  margin: 0;
 }
 input {
   width: 100%;

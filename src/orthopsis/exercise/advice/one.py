@@ -34,7 +34,7 @@ class Advice:
 def steps_aside(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change, ...]]]:
     """A piece moved sideways by round steps, the smallest first."""
     piece = scene.exercise.pieces[number]
-    if not isinstance(piece, Block):
+    if not isinstance(piece, Block) or piece.stack is not None:
         return
     anchor = "front" if piece.front is not None else "edge"
     x_mm = (piece.front or piece.edge).x_mm  # type: ignore[union-attr]

@@ -24,7 +24,7 @@ CONE_DEG = 60.0
 def sharpest_corner(scene: Scene) -> tuple[Block, Point, float] | None:
     """The piece whose lowest front corner, below the eye level, is sharpest; place and angle."""
     found = None
-    for number, piece in enumerate(scene.exercise.pieces):
+    for number, piece in enumerate(scene.pieces):
         view = scene.stage(number).view
         if not isinstance(piece, Block) or piece.edge is None:
             continue
@@ -112,19 +112,23 @@ def outside_triangle(scene: Scene) -> Iterator[Advice]:
 
 
 def _furthest_outside(scene: Scene) -> tuple[int, XY, float] | None:
-    """The piece, corner and distance furthest outside the triangle of the main view."""
+    """The piece, corner and distance furthest outside the sides that meet in VP3.
+
+    The third side is the eye level: to stand above it is no fault.
+    """
     corners = [vp.at.xy for vp in scene.main.vanishing_points]
     if len(corners) < 3:
         return None
+    left, right, third = corners
     middle = tuple(sum(c[k] for c in corners) / 3 for k in (0, 1))
     worst: tuple[int, XY, float] | None = None
-    for number, piece in enumerate(scene.exercise.pieces):
+    for number, piece in enumerate(scene.pieces):
         if piece.view is not None:
             continue
         for place, _ in piece.body(scene.stage(number)).corners:
             x, y = place.xy
             out = 0.0
-            for (ax, ay), (bx, by) in zip(corners, corners[1:] + corners[:1], strict=True):
+            for (ax, ay), (bx, by) in ((left, third), (right, third)):
                 side = math.hypot(bx - ax, by - ay)
                 there = ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / side
                 inner = (bx - ax) * (middle[1] - ay) - (by - ay) * (middle[0] - ax)

@@ -48,7 +48,7 @@ def slivers(scene: Scene) -> Iterator[Advice]:
 
         def wide(changed: Scene, number: int = number) -> bool:
             stage = changed.stage(number)
-            return _sliver(changed.exercise.pieces[number].body(stage).seen_faces) is None
+            return _sliver(changed.pieces[number].body(stage).seen_faces) is None
 
         moved = first_that(scene, steps_aside(scene, number), wide)
         more = {"piece": piece.name, "step_mm": abs(moved[0]) if moved else None}

@@ -82,7 +82,8 @@ def picture_record(scene: Scene) -> dict[str, Any]:
                 "goal": point(grip.goal.xy),
                 "at": point(grip.at.xy),
             }
-            for number, piece in enumerate(scene.exercise.pieces)
+            for number, piece in enumerate(scene.pieces)
+            if piece.stack is None
             for grip in piece.grips(scene.stage(number))
         ],
     }
