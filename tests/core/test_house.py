@@ -52,17 +52,24 @@ def test_every_room_says_what_lives_in_it(room):
 
 
 def test_every_example_in_the_format_page_is_accepted():
-    """The views and boxes shown in the documentation draw and step as they stand."""
+    """The views and pieces shown in the documentation draw and step as they stand."""
     page = (ROOT / "docs" / "exercise-format.md").read_text()
     parts = [json.loads(block) for block in re.findall(r"```json\n(.*?)```", page, re.DOTALL)]
     views = {part["kind"]: part for part in parts if "eye_level_mm" in part}
-    boxes = [part for part in parts if part["kind"] == "box"]
-    assert len(views) == 2
-    assert len(boxes) == 2
-    for box, view, size in zip(boxes, views.values(), ("A3", "12x18in"), strict=True):
+    pieces = [part for part in parts if "eye_level_mm" not in part]
+    assert [piece["id"] for piece in pieces] == [
+        "crate", "corner-house", "shed", "upper", "big bin"
+    ]  # fmt: skip
+    crate, house, shed, upper, drum = pieces
+    for kind, size, shown in (
+        ("one-point", "A3", [crate]),
+        ("one-point", "A3", [drum]),
+        ("two-point", "12x18in", [house]),
+        ("three-point", "A3", [shed, upper]),
+    ):
         data = {
             "format": "orthopsis-exercise", "version": 1, "title": "From the page",
-            "sheet": {"size": size}, "view": view, "pieces": [box],
+            "sheet": {"size": size}, "view": views[kind], "pieces": shown,
         }  # fmt: skip
         scene = resolve(from_data(data))
         assert picture(scene)

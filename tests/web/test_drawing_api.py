@@ -3,34 +3,48 @@
 from __future__ import annotations
 
 import json
+import math
 
 import pytest
 
 from orthopsis.exercise.records import drawing_record, steps_record
 from orthopsis.exercise.resolve import picture, steps
 from orthopsis.web.app import create_app
-from tests.documents import ONE_POINT, TWO_POINT, changed, scene_of
+from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
 
 
-@pytest.mark.parametrize("data", [ONE_POINT, TWO_POINT], ids=["one point", "two points"])
+def bare(answer):
+    """An answer without the fields that are null where the command line leaves them out."""
+    if isinstance(answer, dict):
+        return {k: bare(v) for k, v in answer.items() if k != "curve" or v is not None}
+    return [bare(one) for one in answer] if isinstance(answer, list) else answer
+
+
+DRUM = changed(ONE_POINT, pieces__0__kind="cylinder")
+
+
+@pytest.mark.parametrize("data", [ONE_POINT, TWO_POINT, THREE_POINT, DRUM])
 def test_the_picture_is_that_of_the_command_line(client, data):
     answer = client.post("/api/picture", json=data)
     assert answer.status_code == 200
     scene = scene_of(data)
     record = json.loads(json.dumps(drawing_record(scene, picture(scene))))
     drawing = answer.json()["drawing"]
-    assert drawing["strokes"] == record["strokes"]
+    assert bare(drawing["strokes"]) == record["strokes"]
     assert drawing["sheet"] == record["sheet"]
 
 
-def test_the_steps_are_those_of_the_command_line(client):
-    answer = client.post("/api/steps", json=ONE_POINT)
-    assert answer.json() == json.loads(json.dumps(steps_record(steps(scene_of(ONE_POINT)))))
+@pytest.mark.parametrize("data", [ONE_POINT, THREE_POINT, DRUM])
+def test_the_steps_are_those_of_the_command_line(client, data):
+    answer = client.post("/api/steps", json=data)
+    assert bare(answer.json()) == json.loads(json.dumps(steps_record(steps(scene_of(data)))))
+    assert answer.json()["forgiveness_mm"] > 0
 
 
 def test_facts_advice_and_grips_come_with_the_picture(client):
     answer = client.post("/api/picture", json=TWO_POINT).json()
-    assert answer["facts"]["strips"][0] == {"name": "VP1", "side": "left", "length_mm": 90}
+    assert answer["facts"]["strips"][0] == {"name": "VP1", "side": "left", "length_mm": 90,
+                                             "ruler_mm": 500}  # fmt: skip
     assert {one["code"] for one in answer["advice"]} == {"tape-strip"}
     assert answer["units"] == "cm"
     grips = {grip["field"]: grip for grip in answer["grips"]}
@@ -38,6 +52,37 @@ def test_facts_advice_and_grips_come_with_the_picture(client):
     assert grips["left"]["start"] == [200, 150]
     assert grips["left"]["at"] == pytest.approx([200 - 0.3 * 290, 150 - 0.3 * 30])
     assert grips["right"]["goal"] == [510, 120]
+
+
+def test_a_slanting_edge_has_a_grip_for_its_length(client):
+    answer = client.post("/api/picture", json=THREE_POINT).json()
+    grip = next(grip for grip in answer["grips"] if grip["field"] == "edge")
+    assert (grip["way"], grip["start"]) == ("length_mm", [200, 100])
+    assert math.dist(grip["start"], grip["at"]) == pytest.approx(110)
+    assert {vp["name"] for vp in answer["drawing"]["vanishing_points"]} == {"VP1", "VP2", "VP3"}
+
+
+def test_advice_changes_may_be_pairs_and_apply_as_they_come(client):
+    flat = changed(THREE_POINT, view__third_vp_mm=[220, 200], pieces__0__edge__length_mm=30)
+    said = client.post("/api/picture", json=flat).json()["advice"]
+    one = next(a for a in said if a["code"] == "flat-triangle")
+    assert one["remedy"]
+    for change in one["changes"]:
+        flat = changed(flat, **{"__".join(map(str, change["path"])): change["value"]})
+    after = client.post("/api/picture", json=flat).json()
+    assert "flat-triangle" not in {a["code"] for a in after["advice"]}
+
+
+def test_a_viewer_takes_a_step_and_the_things_stay(client):
+    step = {"document": THREE_POINT, "back_mm": 40, "right_mm": 15}
+    moved = client.post("/api/viewer", json=step)
+    assert moved.status_code == 200
+    assert moved.json()["view"]["third_vp_mm"] != THREE_POINT["view"]["third_vp_mm"]
+    assert client.post("/api/picture", json=moved.json()).status_code == 200
+    far = client.post("/api/viewer", json={"document": ONE_POINT, "back_mm": -900})
+    assert far.status_code == 422
+    assert "smaller step" in far.json()["detail"]
+    assert client.post("/api/viewer", json={**step, "back_mm": "x"}).status_code == 422
 
 
 def test_an_answer_may_be_sent_back_as_it_came(client):
