@@ -79,7 +79,7 @@ def stop(folder: Path) -> None:
     if pid is not None:
         os.kill(pid, signal.SIGTERM)
         for _ in range(2400):
-            if not Path(f"/proc/{pid}").exists():
+            if not _is_at_work(pid):
                 break
             time.sleep(0.05)
     PrivateDatabase(folder / "db").stop()
@@ -180,10 +180,18 @@ def _sole_holder(folder: Path) -> Iterator[None]:
 def _running(folder: Path) -> tuple[int | None, str | None]:
     try:
         note = json.loads((folder / "server.json").read_text())
-        command = Path(f"/proc/{note['pid']}/cmdline").read_bytes()
+        pid, address = note["pid"], note["address"]
     except (OSError, ValueError, KeyError):
         return None, None
-    return (note["pid"], note["address"]) if b"orthopsis.serve" in command else (None, None)
+    return (pid, address) if _is_at_work(pid) else (None, None)
+
+
+def _is_at_work(pid: int) -> bool:
+    """Whether a server runs under this number; not one that has ended and is not yet missed."""
+    try:
+        return b"orthopsis.serve" in Path(f"/proc/{pid}/cmdline").read_bytes()
+    except OSError:
+        return False
 
 
 def _listen(wished: int) -> socket.socket:

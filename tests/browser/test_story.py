@@ -236,7 +236,7 @@ def test_a_lesson_is_set_from_the_register(watched, server):
     expect(page.get_by_text("No sheet has been handed in yet.")).to_be_visible()
 
 
-@pytest.mark.parametrize("points", ["one", "two"])
+@pytest.mark.parametrize("points", ["one", "two", "three"])
 def test_a_new_sheet_is_begun_from_the_shelf(watched, points):
     page = watched.go("prepare")
     page.get_by_role("button", name=f"New {points}-point sheet").click()
@@ -244,4 +244,48 @@ def test_a_new_sheet_is_begun_from_the_shelf(watched, points):
     page.get_by_role("button", name="Add a box").click()
     page.get_by_role("button", name="Put it in the middle").click()
     expect(page.get_by_role("button", name=re.compile("tidy and darken"))).to_be_visible()
+    saved(page)
+
+
+def test_three_points_are_set_moved_and_seen_from_elsewhere(watched, server):
+    page = open_bench(watched, "The yard from the bell tower")
+    before = document(server, "The yard from the bell tower")["view"]
+    drag(page, page.get_by_role("slider", name="Vanishing point VP3"), 40, -30)
+    saved(page)
+    moved = document(server, "The yard from the bell tower")["view"]
+    assert moved["third_vp_mm"][0] > before["third_vp_mm"][0]
+    assert moved["third_vp_mm"][1] < before["third_vp_mm"][1]
+    assert moved["left_vp_mm"] == before["left_vp_mm"]
+    page.keyboard.press("Control+z")
+    page.get_by_role("button", name="right").click()
+    saved(page)
+    there = document(server, "The yard from the bell tower")
+    assert there["view"]["left_vp_mm"] == pytest.approx(before["left_vp_mm"] + 20)
+    page.keyboard.press("Control+z")
+    saved(page)
+    assert document(server, "The yard from the bell tower")["view"] == before
+
+
+def test_a_round_thing_is_added_and_laid_down(watched, server):
+    page = open_bench(watched, "Seed crates")
+    page.get_by_role("button", name="Add a round thing").click()
+    page.get_by_role("button", name="Put it in the middle").click()
+    expect(page.get_by_role("button", name="drum 1")).to_be_visible()
+    assert page.locator(".lines polyline").count() >= 2
+    page.get_by_role("combobox", name="The round thing lies").select_option("away from us")
+    saved(page)
+    assert document(server, "Seed crates")["pieces"][-1]["axis"] == "away"
+    page.get_by_role("button", name="Take it off the sheet").click()
+    saved(page)
+
+
+def test_what_stands_on_the_lines_of_another_follows_it(watched, server):
+    page = open_bench(watched, "Three crates on one set of lines")
+    page.get_by_role("button", name="lower on the lines of middle").click()
+    page.get_by_label("Top, from the top").fill("28")
+    page.get_by_label("Top, from the top").press("Enter")
+    saved(page)
+    lower = document(server, "Three crates on one set of lines")["pieces"][1]
+    assert lower["stack"]["top_mm"] == 280
+    page.keyboard.press("Control+z")
     saved(page)
