@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from orthopsis.exercise.resolve import Scene, picture, steps
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.stroke import Role, Stroke, joined
 
 AGREEMENT_MM = 0.01
 
@@ -24,6 +24,7 @@ def same_line(a: Stroke, b: Stroke, within_mm: float = AGREEMENT_MM) -> bool:
 
 def difference(a: Sequence[Stroke], b: Sequence[Stroke]) -> tuple[list[Stroke], list[Stroke]]:
     """Lines of each drawing that the other does not have; curves are compared as curves."""
+    a, b = joined(a), joined(b)
     curves_a, curves_b = curves(a), curves(b)
     lines_a, lines_b = ([s for s in strokes if s.curve is None] for strokes in (a, b))
     only_a = [line for line in lines_a if not any(same_line(line, other) for other in lines_b)]

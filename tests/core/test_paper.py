@@ -9,8 +9,8 @@ import pytest
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.order import Body, SeenLine
-from orthopsis.construction.paper import Paper, mark_names
-from orthopsis.construction.wording import Wording
+from orthopsis.construction.paper import Paper
+from orthopsis.construction.wording import Wording, mark_names
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.view import VanishingPoint

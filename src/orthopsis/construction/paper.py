@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
-from itertools import pairwise
+from itertools import pairwise, takewhile
 
 from orthopsis.construction.cover import box_of, drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
@@ -21,7 +21,7 @@ from orthopsis.construction.moves import (
     StepStroke,
 )
 from orthopsis.construction.order import Body, boxes_touch
-from orthopsis.construction.wording import Wording
+from orthopsis.construction.wording import Wording, mark_names
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import (
     LEVEL,
@@ -40,6 +40,7 @@ from orthopsis.perspective.segments import (
     Segment,
     at,
     length,
+    portion_shared,
     remainder,
 )
 from orthopsis.perspective.sheet import Sheet
@@ -233,15 +234,26 @@ class Paper:
         if on_sheet is None:
             return
         self._step.corners += (start, end)
-        for t0, t1 in remainder(self._covered(segment, body), on_sheet):
+        for t0, t1 in remainder(self._covered(segment, family, body), on_sheet):
             if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
                 ends = at(segment, t0), at(segment, t1)
                 stroke = Stroke(*ends, family, Role.OUTLINE, body.piece)
                 self._step.strokes.append(StepStroke(stroke, "keep"))
 
-    def _covered(self, segment: Segment, body: Body) -> list[Portion]:
+    def _covered(self, segment: Segment, family: str, body: Body) -> list[Portion]:
         covered = drawn_by_others(segment, body, self.standing, self.tolerance)
-        return covered + self._under_nearer(segment)
+        return covered + self._under_nearer(segment) + self._drawn_before(segment, family, body)
+
+    def _drawn_before(self, segment: Segment, family: str, body: Body) -> list[Portion]:
+        """Where the piece has a line of the same family already, as on a face seen edge-on."""
+        own = takewhile(lambda step: step.piece == body.piece, reversed(self.steps))
+        shared = (
+            portion_shared(segment, drawn.stroke.segment, self.tolerance)
+            for step in own
+            for drawn in step.strokes
+            if drawn.fate == "keep" and drawn.stroke.family == family
+        )
+        return [portion for portion in shared if portion is not None]
 
     def _under_nearer(self, segment: Segment) -> list[Portion]:
         box = box_of(segment)
@@ -376,17 +388,3 @@ class Paper:
         ruled = Ruled(f"line {self._ruled}", line, family, start, piece, goal)
         self.moved(do, uses, ruled.name)
         return ruled
-
-
-def mark_names() -> Iterator[str]:
-    """A, B, … Z, then A2, B2 …; without I and O, which look like figures.
-
-    >>> names = mark_names()
-    >>> [next(names) for _ in range(25)][-2:]
-    ['Z', 'A2']
-    """
-    turn = 1
-    while True:
-        for letter in "ABCDEFGHJKLMNPQRSTUVWXYZ":
-            yield letter if turn == 1 else f"{letter}{turn}"
-        turn += 1

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Literal
@@ -78,3 +79,17 @@ def inches(value: Fraction) -> str:
         return f"{whole or ''}{glyph}"
     fraction = f"{part.numerator}⁄{part.denominator}"
     return f"{whole} {fraction}" if whole else fraction
+
+
+def mark_names() -> Iterator[str]:
+    """A, B, … Z, then A2, B2 …; without I and O, which look like figures.
+
+    >>> names = mark_names()
+    >>> [next(names) for _ in range(25)][-2:]
+    ['Z', 'A2']
+    """
+    turn = 1
+    while True:
+        for letter in "ABCDEFGHJKLMNPQRSTUVWXYZ":
+            yield letter if turn == 1 else f"{letter}{turn}"
+        turn += 1

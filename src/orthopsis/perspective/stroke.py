@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
-from orthopsis.perspective.segments import Segment
+from orthopsis.perspective.segments import Segment, at, merged, position_on
 
 
 class Role(StrEnum):
@@ -34,3 +36,44 @@ class Stroke(NamedTuple):
     @property
     def segment(self) -> Segment:
         return self.start, self.end
+
+
+def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
+    """The strokes with those of one line joined where they touch or overlap.
+
+    Only strokes of the same piece, family and role are joined, in the place of the first; chords
+    of curves stay as they are.
+    """
+    groups: dict[tuple[str | None, str, Role], list[int]] = {}
+    for number, stroke in enumerate(strokes):
+        if stroke.curve is None:
+            groups.setdefault((stroke.piece, stroke.family, stroke.role), []).append(number)
+    result: list[Stroke | None] = list(strokes)
+    for numbers in groups.values():
+        while len(numbers) > 1:
+            first, *rest = numbers
+            numbers = []
+            for other in rest:
+                whole = _one_line(result[first], result[other], within_mm)
+                if whole is None:
+                    numbers.append(other)
+                else:
+                    result[first], result[other] = whole, None
+    return [stroke for stroke in result if stroke is not None]
+
+
+def _one_line(a: Stroke | None, b: Stroke | None, within_mm: float) -> Stroke | None:
+    """Both strokes as one, or None where they are no one line."""
+    assert a is not None and b is not None
+    (px, py), (qx, qy) = a.segment
+    dx, dy = qx - px, qy - py
+    size = math.hypot(dx, dy)
+    for x, y in b.segment:
+        if abs((x - px) * dy - (y - py) * dx) > within_mm * size:
+            return None
+    ends = sorted(position_on(a.segment, end) for end in b.segment)
+    portions = merged([(0.0, 1.0), (ends[0], ends[1])], within_mm / size)
+    if len(portions) > 1:
+        return None
+    (t0, t1), segment = portions[0], a.segment
+    return a._replace(start=at(segment, t0), end=at(segment, t1))

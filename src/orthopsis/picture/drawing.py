@@ -7,7 +7,7 @@ from itertools import pairwise
 
 from orthopsis.perspective.segments import Portion, Segment, at, length, remainder
 from orthopsis.perspective.sheet import Sheet
-from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.stroke import Role, Stroke, joined
 from orthopsis.perspective.view import FREE
 from orthopsis.picture.curves import Wall
 from orthopsis.picture.hidden import Sight
@@ -35,6 +35,7 @@ def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
             outlines.append(Stroke(start, end, family, Role.OUTLINE, name))
         for start, end in _cut(segment, unseen, on_sheet, least_mm):
             hidden.append(Stroke(start, end, family, Role.HIDDEN, name))
+    outlines, hidden = joined(outlines), joined(hidden)
     for curve, arc in enumerate(sight.arcs(_edges_of(sheet))):
         strokes, role = (outlines, Role.OUTLINE) if arc.seen else (hidden, Role.HIDDEN)
         for start, end in pairwise(arc.ellipse.chords(arc.start, arc.stop)):
