@@ -257,7 +257,7 @@ def test_three_points_are_set_moved_and_seen_from_elsewhere(watched, server):
     assert moved["third_vp_mm"][1] < before["third_vp_mm"][1]
     assert moved["left_vp_mm"] == before["left_vp_mm"]
     page.keyboard.press("Control+z")
-    page.get_by_role("button", name="right").click()
+    page.get_by_role("button", name="right ▸").click()
     saved(page)
     there = document(server, "The yard from the bell tower")
     assert there["view"]["left_vp_mm"] == pytest.approx(before["left_vp_mm"] + 20)
