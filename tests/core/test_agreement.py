@@ -13,7 +13,7 @@ from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import portion_shared
 from orthopsis.perspective.stroke import Role, Stroke, joined
-from tests.agreement import difference, kept, outlines
+from tests.agreement import curves, difference, kept, outlines
 from tests.documents import (
     EXAMPLES,
     ONE_POINT,
@@ -249,3 +249,33 @@ def test_strokes_of_one_line_are_joined_and_others_are_not():
         on._replace(curve=1),
     ):
         assert joined([line, other]) == [line, other]
+
+
+def drum(name, x, y, width, height, back, **more):
+    front = {"x_mm": x, "y_mm": y, "width_mm": width, "height_mm": height}
+    return {"kind": "cylinder", "id": name, "front": front, "depth": {"fraction": back}, **more}
+
+
+STACK = [drum("low", 60, 160, 60, 50, 0.3), drum("up", 60, 120, 60, 40, 0.3)]
+LYING = {"axis": "away", "standing": "ground"}
+PIPES = [
+    drum("near", 60, 160, 60, 60, 0.3, **LYING),
+    # The second pipe begins where the first one ends, three tenths of the way to VP1.
+    drum("far", 60 + 150 * 0.3, 160 - 60 * 0.3, 60 * 0.7, 60 * 0.7, 0.3, **LYING),
+]
+
+
+@pytest.mark.parametrize("pieces", [STACK, STACK[::-1], PIPES, PIPES[::-1]])
+def test_round_things_that_share_a_rim_draw_it_once(pieces):
+    scene = scene_of(ONE_POINT, pieces=pieces)
+    drawn = outlines(scene)
+    assert difference(drawn, kept(scene)) == ([], [])
+    shapes = curves(drawn)
+    for i, one in enumerate(shapes):
+        places = {(round(s.start[0], 3), round(s.start[1], 3)) for s in one[1:]}
+        for other in shapes[i + 1 :]:
+            again = {(round(s.start[0], 3), round(s.start[1], 3)) for s in other[1:]}
+            assert len(places & again) <= 1
+    if pieces[0]["id"] in ("near", "far"):
+        whole = [c for c in shapes if math.dist(c[0].start, c[-1].end) < 0.01]
+        assert [c[0].piece for c in whole] == ["near"]

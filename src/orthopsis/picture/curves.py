@@ -167,6 +167,10 @@ def hidden_of_edge(edge: Straight, covers: Sequence[tuple[Cover, bool]]) -> list
     return merged(found, 1e-9)
 
 
+BARELY = 1e-6
+"""Less than this angle of a rim is a touch, neither seen nor hidden."""
+
+
 def arcs_of_rim(
     rim: Rim,
     covers: Sequence[tuple[Cover, bool]],
@@ -187,7 +191,7 @@ def arcs_of_rim(
     cuts = sorted(cuts) or [0.0]
     arcs: list[Arc] = []
     for t0, t1 in pairwise((*cuts, cuts[0] + TURN)):
-        if t1 - t0 < 1e-12:
+        if t1 - t0 < BARELY:
             continue
         middle = (t0 + t1) / 2
         place = rim.place(middle)
@@ -198,13 +202,13 @@ def arcs_of_rim(
         shows = shows and not any(
             other.cylinder.rim_shows(other.end, rim_angle(other, place)) for other in same
         )
-        if arcs and arcs[-1].seen == shows and abs(arcs[-1].end - t0) < 1e-12:
+        if arcs and arcs[-1].seen == shows and t0 - arcs[-1].end < BARELY:
             arcs[-1] = Arc(arcs[-1].start, t1, shows)
         else:
             arcs.append(Arc(t0, t1, shows))
     if len(arcs) > 1 and arcs[0].seen == arcs[-1].seen:
         first, last = arcs[0], arcs[-1]
-        if abs(first.start + TURN - last.end) < 1e-12:
+        if first.start + TURN - last.end < BARELY:
             arcs[:1] = []
             arcs[-1] = Arc(last.start, first.end + TURN, last.seen)
     return arcs

@@ -132,6 +132,16 @@ class Cylinder:
         det = dot(self.a, bc)
         return times(bc, 1.0 / det), times(ca, 1.0 / det), times(ab, 1.0 / det)
 
+    def leaves_rim_to(self, end: int, other: Cylinder, listed_first: bool) -> bool:
+        """Whether a rim that both share is drawn as the other's: as the nearer one's, if the rim
+        parts the two, and else as that of the one `listed_first`, whether the other is it.
+        """
+        middle = self.own(plus(other.centre, times(other.sweep, 0.5)))[2]
+        parts = middle < 0.0 if end == 0 else middle > 1.0
+        if not parts or (self.floating and other.floating):
+            return listed_first
+        return self.end_shows(end)
+
     def same_rim(self, end: int, other: Cylinder, other_end: int) -> bool:
         """Whether two rims are one circle of space."""
         for k in range(5):

@@ -110,11 +110,12 @@ class Sight:
                 same = [
                     Rim(other, other_end)
                     for j in self._rounds
-                    if j < i
+                    if j != i
                     and isinstance(other := self.things[j], Cylinder)
                     and not other.transparent
                     for other_end in (0, 1)
                     if cylinder.same_rim(end, other, other_end)
+                    and cylinder.leaves_rim_to(end, other, j < i)
                 ]
                 for arc in arcs_of_rim(rim, self._covers_before(i, box), same, limits):
                     start, whole = seen_angle(arc.start), arc.end - arc.start > TURN - 1e-9
