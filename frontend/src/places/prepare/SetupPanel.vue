@@ -119,9 +119,9 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
       <dt>In the 60° cone of vision</dt>
       <dd>{{ Math.round(picture.facts.share_in_cone * 100) }} %</dd>
       <template v-for="strip in strips" :key="strip.name">
-        <dt>Strip for {{ strip.name }}</dt>
+        <dt>Strip for {{ strip.name }}, {{ strip.side }}</dt>
         <dd>
-          {{ formatMeasure(strip.length_mm, units) }} {{ strip.side }},
+          {{ formatMeasure(strip.length_mm, units) }};
           {{ strip.ruler_mm ? `${strip.ruler_mm / 10} cm ruler` : "no ruler" }}
         </dd>
       </template>

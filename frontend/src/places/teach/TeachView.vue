@@ -36,7 +36,11 @@ const lines = computed(() => {
   const before = all.length - (step.value?.strokes.length ?? 0);
   return all.slice(0, before + drawn.value);
 });
-const underRuler = computed(() => step.value?.strokes[Math.max(0, drawn.value - 1)]);
+const underRuler = computed(() => {
+  const stroke = step.value?.strokes[Math.max(0, drawn.value - 1)];
+  // A curve is drawn by hand, without the ruler.
+  return typeof stroke?.curve === "number" ? undefined : stroke;
+});
 const marks = computed(() =>
   steps.value
     .slice(Math.max(0, number.value - 3), number.value)

@@ -3,6 +3,9 @@ import type { Step } from "@/api/client";
 
 const STROKE_MS = 600;
 const REST_MS = 3500;
+/** A curve is drawn by a steady hand: so many chords at a time. */
+const CHORDS = 4;
+const CHORDS_MS = 40;
 
 /** Where the lesson is: the step, the line being drawn in it, and the clock. */
 export function useLesson(steps: Readonly<Ref<Step[]>>) {
@@ -22,10 +25,11 @@ export function useLesson(steps: Readonly<Ref<Step[]>>) {
 
   function next() {
     window.clearTimeout(timer);
-    const count = step.value?.strokes.length ?? 0;
-    if (drawn.value < count) {
-      drawn.value = calm ? count : drawn.value + 1;
-      timer = window.setTimeout(next, STROKE_MS);
+    const strokes = step.value?.strokes ?? [];
+    if (drawn.value < strokes.length) {
+      const byHand = strokes[drawn.value]?.curve ?? null;
+      drawn.value = calm ? strokes.length : drawnNext(strokes, drawn.value);
+      timer = window.setTimeout(next, byHand === null ? STROKE_MS : CHORDS_MS);
     } else if (playing.value && !finished.value) {
       timer = window.setTimeout(() => go(number.value + 1), REST_MS);
     }
@@ -69,6 +73,15 @@ export function useLesson(steps: Readonly<Ref<Step[]>>) {
     go,
     togglePlay,
   };
+}
+
+/** How many lines are drawn next: one more by ruler, a few more chords of a curve by hand. */
+export function drawnNext(strokes: Step["strokes"], drawn: number): number {
+  const curve = strokes[drawn]?.curve ?? null;
+  let next = drawn + 1;
+  if (curve === null) return next;
+  while (next < drawn + CHORDS && strokes[next]?.curve === curve) next += 1;
+  return next;
 }
 
 /** "2:05" */
