@@ -15,6 +15,7 @@ from orthopsis.perspective.stroke import Role
 from orthopsis.perspective.vector import cross, dot, loop_normal, minus, plus, size, times
 from orthopsis.perspective.view import eye_space
 from orthopsis.picture import compiled
+from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import prism
@@ -149,6 +150,9 @@ def test_lines_are_cut_at_the_sheets_edge():
 def test_a_solid_behind_the_eye_is_refused():
     with pytest.raises(ValueError, match="behind the eye"):
         Sight([block("behind", rectangle(10, 10, 5, 5), depth=-1.0)])
+    drum = Cylinder("drum", (0.0, 0.0, 1.0), (9.0, 0.0, 0.0), (0.0, 0.0, 1.5), (0.0, 9.0, 0.0), "v")
+    with pytest.raises(ValueError, match="'drum' reaches behind the eye"):
+        Sight([drum])
 
 
 def test_the_eye_level_is_seen_beside_solids_and_not_through_them():

@@ -18,7 +18,7 @@ from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.picture.cylinder import Thing
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.hidden import Sight
+from orthopsis.picture.hidden import BehindTheEye, Sight
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.registry import AnyPiece
 from orthopsis.pieces.stack import unstacked
@@ -76,7 +76,13 @@ class Scene:
         left, top, right, bottom = self.sheet.bounds
         y = self.main.eye_level_mm
         level = [((left, y), (right, y))] if top <= y <= bottom else []
-        return Sight(solids(self), level)
+        try:
+            return Sight(solids(self), level)
+        except BehindTheEye as error:
+            number = next(i for i, one in enumerate(self.exercise.pieces) if one.id == error.piece)
+            raise ExerciseError(
+                f"pieces[{number}]", f"{error}, where nothing is seen; shorten it or move it back"
+            ) from None
 
     @cached_property
     def bodies(self) -> list[Body]:

@@ -55,11 +55,19 @@ class RimArc(NamedTuple):
     seen: bool
 
 
+class BehindTheEye(ValueError):
+    """A thing reaches behind the eye, where nothing is seen; `piece` is its name."""
+
+    def __init__(self, piece: str) -> None:
+        super().__init__(f"'{piece}' reaches behind the eye")
+        self.piece = piece
+
+
 class Sight:
     """Solids and cylinders before the eye, and lines behind them all.
 
     `far_lines` lie behind everything, as the eye level does: faces hide them, they hide nothing.
-    Raises ValueError when a solid reaches behind the eye.
+    Raises BehindTheEye when a thing reaches there.
     """
 
     def __init__(
@@ -70,16 +78,15 @@ class Sight:
         kernel: ModuleType | None = None,
     ) -> None:
         self.things, self.far_lines, self.tolerance = things, far_lines, tolerance
-        # To the kernel a cylinder is the two lines of its outline.
-        self.solids = [t if isinstance(t, Solid) else t.outline() for t in things]
         self._rounds = [i for i, t in enumerate(things) if isinstance(t, Cylinder)]
         self._kernel = kernel or compiled.in_use()
         self._lists = self._kernel is plain
+        for thing in things:
+            if _least_depth(thing) <= 0.0:
+                raise BehindTheEye(thing.piece)
+        # To the kernel a cylinder is the two lines of its outline.
+        self.solids = [t if isinstance(t, Solid) else t.outline() for t in things]
         places = [place for solid in self.solids for place in solid.vertices]
-        if any(depth <= 0.0 for _, _, depth in places) or any(
-            _least_depth(thing) <= 0.0 for thing in things if isinstance(thing, Cylinder)
-        ):
-            raise ValueError("a place lies behind the eye")
         self._paper = [(x / depth, y / depth) for x, y, depth in places]
         self._nearness = [1.0 / depth for _, _, depth in places]
         for segment in far_lines:
@@ -306,10 +313,12 @@ BEHIND_ALL = 1e6
 """A relative depth that no thing on a sheet has."""
 
 
-def _least_depth(cylinder: Cylinder) -> float:
-    """Relative depth of the nearest place of a cylinder."""
-    near = min(cylinder.centre[2], cylinder.centre[2] + cylinder.sweep[2])
-    return near - math.hypot(cylinder.a[2], cylinder.b[2])
+def _least_depth(thing: Thing) -> float:
+    """Relative depth of the nearest place of a thing."""
+    if isinstance(thing, Solid):
+        return min((depth for _, _, depth in thing.vertices), default=1.0)
+    near = min(thing.centre[2], thing.centre[2] + thing.sweep[2])
+    return near - math.hypot(thing.a[2], thing.b[2])
 
 
 NO_FACE = -1

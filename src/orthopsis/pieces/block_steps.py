@@ -354,14 +354,20 @@ def tidy(box: Block, paper: Paper) -> None:
     step = paper.begin(f"{box.name}: tidy and darken", box.id)
     paper.tidy(box.id)
     rub, what = paper.wording.rub_out, box.kind
-    step.instruction = (
-        paper.wording.say(
-            f"{rub} the light guide lines of this {what}, then darken its lines.",
-            f"{rub} the light guide lines of this {what}. Darken its lines.",
-        )
-        if step.erases
-        else f"Darken the lines of this {what}."
+    curved = any(paper.strokes[number].stroke.curve is not None for number in step.darkens)
+    darken = (
+        "darken its sides with the ruler and its curves by hand"
+        if curved
+        else "darken its edges with the ruler"
     )
+    then = f"{darken[0].upper()}{darken[1:]}."
+    if step.erases:
+        step.instruction = paper.wording.say(
+            f"{rub} the light guide lines of this {what}, then {darken}.",
+            f"{rub} the light guide lines of this {what}. {then}",
+        )
+    else:
+        step.instruction = then
     step.check = "Only what can be seen is dark."
 
 
