@@ -18,6 +18,9 @@ EXAMPLES = ROOT / "examples"
 
 Data = dict[str, Any]
 
+EXAMPLE_TITLES = {json.loads(path.read_text())["title"] for path in EXAMPLES.glob("*.json")}
+"""The demo puts every example on the shelf."""
+
 ONE_POINT: Data = {
     "format": "orthopsis-exercise",
     "version": 1,

@@ -199,7 +199,7 @@ def test_a_cube_by_the_distance_point_as_the_handbooks_draw_it():
 
 def test_a_cube_drawn_transparent_shows_twelve_edges():
     # Common practice, no published source: drawn transparent, every hidden edge must meet.
-    scene = scene_of(ONE_POINT, pieces__0__transparent=True)
+    scene = scene_of(ONE_POINT, pieces__0__transparent=True, pieces__0__depth={"fraction": 0.35})
     assert len(outlines(scene)) == 12
     ends = [end for line in outlines(scene) for end in line.segment]
     assert all(sum(math.dist(end, other) < 1e-9 for other in ends) == 3 for end in ends)

@@ -20,7 +20,7 @@ from orthopsis.school.private_db import PrivateDatabase
 from orthopsis.school.register import register
 from orthopsis.school.store import Store
 from orthopsis.school.tables import Base, SchoolClass, Teacher
-from tests.documents import ONE_POINT
+from tests.documents import EXAMPLE_TITLES, ONE_POINT
 
 
 def test_the_migrations_make_exactly_the_tables_of_the_code(migrated):
@@ -127,7 +127,7 @@ def test_the_demo_data_are_a_class_a_lesson_and_five_judged_sheets(filled):
     with store.session() as session:
         teacher = session.query(Teacher).one()
         titles = {row.title for row in shelf.exercises(session, teacher.id)}
-        assert titles == {"Seed crates", "Bell corner"}
+        assert titles == EXAMPLE_TITLES
         page = register(session, teacher.id, session.query(SchoolClass).one().id)
         assert page.school_class.name == "8 Rowan"
         assert len(page.pupils) == 8

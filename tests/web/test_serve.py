@@ -13,7 +13,7 @@ import urllib.request
 
 import pytest
 
-from tests.documents import ONE_POINT, ROOT, changed
+from tests.documents import EXAMPLE_TITLES, ONE_POINT, ROOT, changed
 
 
 class Serve:
@@ -127,7 +127,7 @@ def test_every_place_of_the_app_is_the_one_page_and_the_api_is_not(serve):
 
 def test_fresh_demo_data_ask_before_other_work_is_removed(serve):
     process, address, _ = serve.start("--demo")
-    assert titles(address) == {"Seed crates", "Bell corner"}
+    assert titles(address) == EXAMPLE_TITLES
     put_on_shelf(address, "My own")
     end(process)
 
@@ -143,7 +143,7 @@ def test_fresh_demo_data_ask_before_other_work_is_removed(serve):
     assert process.wait(300) == 2
 
     process, address, _ = serve.start("--demo", "--fresh", answer="remove\n")
-    assert titles(address) == {"Seed crates", "Bell corner"}
+    assert titles(address) == EXAMPLE_TITLES
     end(process)
 
 
