@@ -204,7 +204,7 @@ def test_strips_say_which_ruler_reaches_the_point():
     assert far.ruler_mm is None
     below = strips(scene_of(THREE_POINT))[-1]
     assert (below.name, below.side, below.length_mm) == ("VP3", "bottom", 223)
-    assert "no ruler of a metre" in say(
+    assert "no classroom ruler" in say(
         said(scene_of(TWO_POINT, view__left_vp_mm=-1500, view__right_vp_mm=400))["tape-strip"]
     )
 
@@ -218,3 +218,10 @@ def test_a_measure_between_the_marks_of_a_ruler_is_named(units, value):
         assert "nearest is 6.05 cm" in say(one)
     assert "unreadable" not in said(scene_of(mended(data, one)))
     assert "unreadable" not in said(scene_of(ONE_POINT))
+
+
+def test_a_ruler_in_inches_is_named_in_inches():
+    scene = scene_of(TWO_POINT, wording={"units": "in"}, view__left_vp_mm=-60)
+    assert strips(scene)[0].ruler_mm == 18 * 25.4
+    notes = [message(one, scene.wording) for one in advice(scene, picture(scene), 9)]
+    assert any("a ruler of 18 in reaches it" in note for note in notes)

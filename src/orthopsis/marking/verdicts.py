@@ -130,7 +130,9 @@ def _meeting(lines: Sequence[JudgedStroke]) -> XY | None:
     normals = np.column_stack([-along[:, 1], along[:, 0]])
     middles = (starts + ends) / 2
     offsets = (normals * middles).sum(axis=1)
-    spread = math.degrees(math.asin(min(1.0, float(np.abs(np.cross(along[0], along)).max()))))
+    x, y = along[0]
+    sines = x * along[:, 1] - y * along[:, 0]
+    spread = math.degrees(math.asin(min(1.0, float(np.abs(sines).max()))))
     if spread < 1.5:
         return None
     doubt = np.array([max(s.angle_sd_deg, 0.12) for s in strokes])

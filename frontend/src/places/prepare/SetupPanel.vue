@@ -119,10 +119,10 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
       <dt>In the 60° cone of vision</dt>
       <dd>{{ Math.round(picture.facts.share_in_cone * 100) }} %</dd>
       <template v-for="strip in strips" :key="strip.name">
-        <dt>Strip for {{ strip.name }}, {{ strip.side }}</dt>
+        <dt>Strip for {{ strip.name }}</dt>
         <dd>
           {{ formatMeasure(strip.length_mm, units) }};
-          {{ strip.ruler_mm ? `${strip.ruler_mm / 10} cm ruler` : "no ruler" }}
+          {{ strip.ruler_mm ? `${formatMeasure(strip.ruler_mm, units)} ruler` : "no ruler" }}
         </dd>
       </template>
     </dl>

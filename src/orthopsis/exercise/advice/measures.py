@@ -15,7 +15,8 @@ from orthopsis.exercise.resolve import Scene, bodies, steps
 from orthopsis.perspective.plane import distance
 
 RULERS_MM = (300.0, 500.0, 1000.0)
-"""Rulers of a classroom (common practice, no published source)."""
+RULERS_IN_MM = tuple(inches * MM_PER_INCH for inches in (12, 18, 36))
+"""Rulers of a classroom, marked in centimetres or in inches (common practice)."""
 
 MOST_TO_FORGIVE = 12
 """With more pieces than this the forgiveness is left to the steps, as it needs all of them."""
@@ -41,6 +42,7 @@ class Strip:
 def strips(scene: Scene) -> tuple[Strip, ...]:
     """The strips of paper that the sheet needs, and how long each is."""
     found, sheet = [], scene.sheet
+    rulers = RULERS_IN_MM if scene.wording.units == "in" else RULERS_MM
     starts = [place for body in bodies(scene) for place, _ in body.corners]
     for vp in scene.vanishing_points:
         x, y = vp.at.xy
@@ -51,7 +53,7 @@ def strips(scene: Scene) -> tuple[Strip, ...]:
         if out[side] <= 0.0:
             continue
         reach_mm = max((distance(start, vp.at) for start in starts), default=out[side])
-        ruler = next((mm for mm in RULERS_MM if mm >= reach_mm), None)
+        ruler = next((mm for mm in rulers if mm >= reach_mm), None)
         found.append(Strip(vp.name, side, out[side], ruler))
     return tuple(found)
 

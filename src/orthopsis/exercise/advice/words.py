@@ -60,9 +60,9 @@ def message(one: Advice, words: Wording) -> str:
     assert one.code == "tape-strip"
     ruler = more["ruler_mm"]
     reach = (
-        f"a ruler of {ruler / 10:g} cm reaches it"
+        f"a ruler of {size(ruler)} reaches it"
         if ruler
-        else "no ruler of a metre reaches it from everywhere"
+        else "no classroom ruler reaches it from everywhere"
     )
     return (
         f"{more['name']} lies {size(number)} off the sheet: tape on a strip of paper at the "
