@@ -279,3 +279,40 @@ def test_round_things_that_share_a_rim_draw_it_once(pieces):
     if pieces[0]["id"] in ("near", "far"):
         whole = [c for c in shapes if math.dist(c[0].start, c[-1].end) < 0.01]
         assert [c[0].piece for c in whole] == ["near"]
+
+
+@pytest.mark.parametrize(("left_mm", "right_mm"), [(-1e5, 1e5), (-1e5, 500), (100, 1e5)])
+@pytest.mark.parametrize("kind", ["box", "cylinder"])
+@pytest.mark.parametrize("third", [None, [220, 520], [220, 1e5]])
+def test_points_100_m_away_agree_like_any_others(left_mm, right_mm, kind, third):
+    more = {} if third is None else {"view__third_vp_mm": third}
+    for left, right in (
+        ({"fraction": 0.0005}, {"along_mm": 70}),
+        ({"along_mm": 50}, {"x_mm": 260}),
+    ):
+        scene = scene_of(
+            TWO_POINT if third is None else THREE_POINT,
+            view__left_vp_mm=left_mm,
+            view__right_vp_mm=right_mm,
+            pieces__0__kind=kind,
+            pieces__0__left=left,
+            pieces__0__right=right,
+            **more,
+        )
+        assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+def test_drums_may_stand_closer_than_the_blocks_around_them():
+    # 60 mm wide, 45 mm apart to the right and away: the blocks overlap, the circles do not.
+    far = 1 + 45 / 300
+    pieces = [
+        drum("left", 60, 170, 60, 50, 0.5, standing="ground"),
+        drum("right", 210 - 105 / far, 100 + 70 / far, 60 / far, 50 / far, 0.5, standing="ground"),
+    ]
+    pieces[0]["depth"], pieces[1]["depth"] = {"true_mm": 60}, {"true_mm": 60 / far}
+    scene = scene_of(ONE_POINT, pieces=pieces)
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    for piece in pieces:
+        piece["kind"] = "box"
+    with pytest.raises(ExerciseError, match="stand in one another"):
+        steps(scene_of(ONE_POINT, pieces=pieces))

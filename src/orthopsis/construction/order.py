@@ -38,6 +38,17 @@ class SeenLine(NamedTuple):
         return first + (last - first) * share
 
 
+Corner = tuple[Point, float]
+"""A place on paper with its nearness."""
+
+
+class Hull(NamedTuple):
+    """Corners and faces that lie close around a body; where it has none, its own do."""
+
+    corners: tuple[Corner, ...]
+    faces: tuple[tuple[int, ...], ...]
+
+
 @dataclass(frozen=True)
 class Body:
     """One piece as constructed on paper.
@@ -48,19 +59,25 @@ class Body:
     """
 
     piece: str
-    corners: tuple[tuple[Point, float], ...]
+    corners: tuple[Corner, ...]
     faces: tuple[tuple[int, ...], ...]
     seen_faces: tuple[tuple[XY, ...], ...]
     seen_edges: tuple[SeenLine, ...]
     transparent: bool
     floating: bool
+    hull: Hull | None = None
     seen_ovals: tuple[Ellipse, ...] = ()
     seen_arcs: tuple[EllipseArc, ...] = ()
 
     @cached_property
     def places(self) -> list[Vector]:
-        """x, y, nearness of the corners, all of the size of millimetres."""
-        return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.corners]
+        """x, y, nearness of the hull's corners, all of the size of millimetres."""
+        return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.around.corners]
+
+    @property
+    def around(self) -> Hull:
+        """What the order is found with."""
+        return self.hull or Hull(self.corners, self.faces)
 
     @cached_property
     def box(self) -> PaperBox:
@@ -73,7 +90,9 @@ class Body:
         """Unit normal and offset of each face."""
         places = self.places
         planes: list[tuple[Vector, float]] = []
-        for p, q, r in ((places[face[0]], places[face[1]], places[face[2]]) for face in self.faces):
+        for p, q, r in (
+            (places[face[0]], places[face[1]], places[face[2]]) for face in self.around.faces
+        ):
             planes += _plane(cross(minus(q, p), minus(r, p)), p)
         return planes
 
@@ -208,7 +227,9 @@ def _edge_planes(a: Body, b: Body) -> Iterator[tuple[Vector, float]]:
 
 
 def _edges(body: Body, places: list[Vector]) -> list[tuple[Vector, Vector]]:
-    pairs = {(min(i, j), max(i, j)) for face in body.faces for i, j in pairwise((*face, face[0]))}
+    pairs = {
+        (min(i, j), max(i, j)) for face in body.around.faces for i, j in pairwise((*face, face[0]))
+    }
     return [(places[i], minus(places[j], places[i])) for i, j in sorted(pairs)]
 
 

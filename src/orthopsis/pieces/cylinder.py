@@ -6,13 +6,14 @@ square; two lines that touch both circles close the side.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import replace
 from typing import Literal
 
 from orthopsis.construction.circle import circle_within, construct_circle
 from orthopsis.construction.moves import Curve, Mark
-from orthopsis.construction.order import Body, SeenLine
+from orthopsis.construction.order import Body, Corner, Hull, SeenLine
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point, distance_point_line, join
@@ -39,6 +40,10 @@ ENDS: dict[str, tuple[tuple[Square, int, str], tuple[Square, int, str]]] = {
 of the block's face, and its name."""
 
 LEAST_END_MM2 = 0.5
+
+SIDES = 16
+OUTSIDE = 1.0 / math.cos(math.pi / SIDES)
+"""A prism with so many sides stands outside the circle by this factor, at its corners."""
 
 
 class Cylinder(Block):
@@ -93,6 +98,7 @@ class Cylinder(Block):
         sides = [_side_face(ovals, goal)] if _side_face(ovals, goal) else []
         return replace(
             body,
+            hull=self._hull(body),
             seen_faces=tuple(sides),
             seen_edges=tuple(
                 SeenLine(
@@ -182,6 +188,29 @@ class Cylinder(Block):
         seen = seen_faces(corners)
         first, second = (face in seen for _, face, _ in ENDS[self.axis])
         return first, second
+
+    def _hull(self, body: Body) -> Hull:
+        """A prism of sixteen sides that touches the cylinder from outside.
+
+        With the nearness n of its corners a square is at (x/n, y/n, 1/n), and there its middle
+        and its axes are found by halving.
+        """
+        corners: list[Corner] = []
+        for square, _, _ in ENDS[self.axis]:
+            p, q, r, s = (
+                (place.x / near, place.y / near, 1.0 / near)
+                for place, near in (body.corners[k] for k in square)
+            )
+            middle = times(plus(p, r), 0.5)
+            a, b = times(minus(q, p), 0.5 * OUTSIDE), times(minus(s, p), 0.5 * OUTSIDE)
+            for k in range(SIDES):
+                turn = TURN * (k + 0.5) / SIDES
+                across = plus(times(a, math.cos(turn)), times(b, math.sin(turn)))
+                x, y, depth = plus(middle, across)
+                corners.append((Point(x / depth, y / depth), 1.0 / depth))
+        ends = tuple(range(SIDES)), tuple(range(SIDES, 2 * SIDES))
+        sides = [(k, (k + 1) % SIDES, SIDES + (k + 1) % SIDES, SIDES + k) for k in range(SIDES)]
+        return Hull(tuple(corners), (*ends, *sides))
 
     def _nearness(self, body: Body, end: int, xy: XY) -> float:
         """Nearness at a place of an end: it changes evenly over a plane on paper."""
