@@ -176,6 +176,40 @@ def random_document(seed: int, most_pieces: int = 5, round_share: float = 0.0) -
     }
 
 
+def mixed_document(seed: int) -> Data:
+    """A random document whose pieces are turned or seen in a second view, some of them."""
+    rng = random.Random(seed)
+    data = random_document(seed, round_share=0.3)
+    view = data["view"]
+    metric = scene_of({**data, "pieces": []}).main.eye is not None
+    own = view["kind"] if view["kind"] != "three-point" else "two-point"
+    data["views"] = {"rail": {"kind": own, "eye_level_mm": view["eye_level_mm"]}}
+    if own == "one-point":
+        data["views"]["rail"]["vanishing_point_mm"] = rng.randint(-50, 450)
+    else:
+        data["views"]["rail"].update(left_vp_mm=rng.randint(-250, 100),
+                                     right_vp_mm=rng.randint(300, 650))  # fmt: skip
+    for piece in data["pieces"]:
+        if view["kind"] != "three-point" and rng.random() < 0.3:
+            piece["view"] = "rail"
+        elif metric and rng.random() < 0.4:
+            _turn(piece, rng)
+    return data
+
+
+def _turn(piece: Data, rng: random.Random) -> None:
+    """Turn a piece about the vertical; a front becomes the edge at its left."""
+    front = piece.pop("front", None)
+    piece["turned_vp_mm"] = rng.randint(-400, 800)
+    if front is not None:
+        del piece["depth"]
+        top, x = front["y_mm"], front["x_mm"]
+        piece["edge"] = {"x_mm": x, "top_mm": top, "bottom_mm": top + front["height_mm"]}
+        if piece.get("axis") == "away":
+            piece["axis"] = "left"
+    piece["left"], piece["right"] = ({"fraction": round(rng.uniform(0.05, 0.5), 2)} for _ in "lr")
+
+
 def touching_document(seed: int) -> Data:
     """Boxes on a grid, side by side and back to back, in any order of the list."""
     rng = random.Random(seed)

@@ -19,6 +19,7 @@ from tests.documents import (
     ONE_POINT,
     THREE_POINT,
     TWO_POINT,
+    mixed_document,
     random_document,
     scene_of,
     touching_document,
@@ -100,6 +101,22 @@ def test_a_corner_between_beside_and_beyond_the_points(x_mm, level_mm):
         view__eye_level_mm=level_mm,
     )
     assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("first", range(0, 120, 40))
+def test_turned_things_and_second_views_agree(first):
+    compared = 0
+    for seed in range(first, first + 40):
+        data = mixed_document(seed)
+        try:
+            scene = resolve(from_data(data))
+            drawn, built = outlines(scene), kept(scene)
+        except ExerciseError as refusal:
+            assert refusal.path
+            continue
+        compared += 1
+        assert difference(drawn, built) == ([], []), json.dumps(data)
+    assert compared > 15
 
 
 @pytest.mark.parametrize("first", range(0, 60, 20))

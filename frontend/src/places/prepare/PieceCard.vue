@@ -61,6 +61,12 @@ function setCut(field: "depth" | "left" | "right", cut: Cut) {
   emit("change", { ...props.piece, [field]: cut });
 }
 
+const turned = computed(() => typeof props.piece.turned_vp_mm === "number");
+function turn(on: boolean) {
+  const beside = Math.round((props.piece.edge?.x_mm ?? 0) - 150);
+  emit("change", { ...props.piece, turned_vp_mm: on ? beside : null });
+}
+
 function rename(event: Event) {
   const id = (event.target as HTMLInputElement).value.trim();
   if (/^[A-Za-z][A-Za-z0-9 _-]{0,39}$/.test(id)) emit("change", { ...props.piece, id });
@@ -189,6 +195,16 @@ function rename(event: Event) {
         >
           Transparent
         </n-checkbox>
+        <n-checkbox v-if="piece.edge" :checked="turned" @update:checked="turn">
+          Turned, with points of its own
+        </n-checkbox>
+        <measure-input
+          v-if="turned"
+          label="One of its points, from the left"
+          :value="piece.turned_vp_mm ?? 0"
+          :units="units"
+          @set="emit('change', { ...piece, turned_vp_mm: $event })"
+        />
       </div>
       <n-button size="small" @click="emit('remove')">Take it off the sheet</n-button>
     </div>
