@@ -40,7 +40,7 @@ def _spoil(data: Data, rng: random.Random) -> None:
     number = isinstance(old, int | float) and not isinstance(old, bool)
     match rng.randrange(7):
         case 0:
-            place[key] = rng.choice(ODD)
+            place[key] = copy.deepcopy(rng.choice(ODD))
         case 1 if number:
             place[key] = old * rng.choice([0, -1, 0.1, 10, 1000, 1 + 1e-12])
         case 2 if number:

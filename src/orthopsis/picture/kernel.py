@@ -22,6 +22,9 @@ from orthopsis.picture.mesh import (
     Seen,
 )
 
+EDGE_ON = 1e-9
+"""Sine of the angle under which a face counts as seen edge-on."""
+
 
 def measure(mesh: Mesh, seen: Seen) -> None:
     """Fill `seen`: planes, boxes, which faces turn their outside to the eye, which edges show.
@@ -60,7 +63,7 @@ def measure(mesh: Mesh, seen: Seen) -> None:
         if away != 0.0:
             for i in range(3):
                 seen.inverse_depths[3 * face + i] = seen.planes[k + i] / away
-        seen.facing[face] = 1 if away < -1e-12 * size * far else 0
+        seen.facing[face] = 1 if away < -EDGE_ON * size * far else 0
         clear = mesh.solid_flags[mesh.face_solid[face]] & TRANSPARENT
         seen.covers[face] = 1 if seen.facing[face] == 1 and clear == 0 else 0
     for e in range(len(mesh.edge_solid)):

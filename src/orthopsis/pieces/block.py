@@ -7,6 +7,7 @@ front edge is its right-hand upright, from corner 1 down to corner 2.
 
 from __future__ import annotations
 
+import math
 from typing import Any, Self
 
 from pydantic import model_validator
@@ -262,9 +263,10 @@ class Block(Piece):
             between = [i for i in choice if min(corners[i].x, vp.x) < x < max(corners[i].x, vp.x)]
             nearest = min((abs(corners[i].x - x) for i in between), default=0.0)
             choice = [i for i in between if abs(corners[i].x - x) == nearest] or choice
+        away = [round(math.hypot(corner.x - vp.x, corner.y - vp.y), 9) for corner in corners]
         # A corner that lies on the vanishing point sends no guide line.
-        choice = [i for i in choice if distance(corners[i], vp) > 1e-6] or [2, 0]
-        corner = min(choice, key=lambda i: round(distance(corners[i], vp), 9))
+        choice = [i for i in choice if away[i] > 1e-6] or [2, 0]
+        corner = min(choice, key=away.__getitem__)
         if self._flat_measure(self.depth, corners[corner].y, vp.y):
             return {0: 3, 3: 0, 1: 2, 2: 1}[corner]
         return corner

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from orthopsis.construction.order import Body, SeenLine
-from orthopsis.perspective.plane import LEFT, LEVEL, Point
+from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance
 from orthopsis.pieces.base import Piece
 
 FACES: tuple[tuple[int, int, int, int], ...] = (
@@ -37,12 +37,22 @@ def outline_area_mm2(corners: Sequence[Point]) -> float:
     return total / 2
 
 
+EDGE_ON_MM = 1e-6
+"""A face that shows no wider than this is seen edge-on."""
+
+
+def _thickness_mm(corners: Sequence[Point]) -> float:
+    """Area over the longer side, positive when the loop runs clockwise to the eye."""
+    longest = max(distance(p, q) for p, q in pairwise((*corners, corners[0])))
+    return outline_area_mm2(corners) / longest if longest else 0.0
+
+
 def seen_faces(corners: Sequence[Point]) -> list[int]:
     """Numbers of the faces that show; one seen edge-on does not."""
     return [
         number
         for number, face in enumerate(FACES)
-        if outline_area_mm2([corners[k] for k in face]) > 1e-9
+        if _thickness_mm([corners[k] for k in face]) > EDGE_ON_MM
     ]
 
 
