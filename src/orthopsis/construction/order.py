@@ -105,9 +105,13 @@ def near_to_far(bodies: Sequence[Body]) -> list[int]:
     """
     try:
         return _sorted(bodies, thorough=False)
-    except NoDrawingOrder:
+    except _Ring:
         # Two that faces put in an order may be free of each other, which breaks a ring.
         return _sorted(bodies, thorough=True)
+
+
+class _Ring(NoDrawingOrder):
+    """Each of some stands before the next, and the last before the first."""
 
 
 def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
@@ -126,7 +130,7 @@ def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
             ring = [i for i in before if i not in drawn]
             i = ring[0]
             j = next(k for k in before[i] if k in ring)
-            raise NoDrawingOrder(
+            raise _Ring(
                 "pieces",
                 f"'{bodies[i].piece}' and '{bodies[j].piece}' each stand partly before the other, "
                 "so neither can be drawn first; move one of them",
@@ -163,6 +167,17 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
             (a.piece, b.piece),
         )
     return verdicts.pop()
+
+
+def stand_apart(a: Body, b: Body) -> bool:
+    """Whether a face's plane keeps two bodies clear of one another, or they do not meet on paper.
+
+    Two that only a plane along their edges would part are not yet called apart.
+    """
+    if not _overlap_on_paper(a.box, b.box) or (a.floating and b.floating):
+        return True
+    planes = (*a.face_planes, *b.face_planes)
+    return any(_parts(plane, a, b) is not None for plane in planes)
 
 
 def nearer_by_faces(a: Body, b: Body) -> int:

@@ -41,7 +41,7 @@ of the block's face, and its name."""
 
 LEAST_END_MM2 = 0.5
 
-SIDES = 16
+SIDES = 8
 OUTSIDE = 1.0 / math.cos(math.pi / SIDES)
 """A prism with so many sides stands outside the circle by this factor, at its corners."""
 
@@ -190,7 +190,7 @@ class Cylinder(Block):
         return first, second
 
     def _hull(self, body: Body) -> Hull:
-        """A prism of sixteen sides that touches the cylinder from outside.
+        """A prism of eight sides that touches the cylinder from outside.
 
         With the nearness n of its corners a square is at (x/n, y/n, 1/n), and there its middle
         and its axes are found by halving.

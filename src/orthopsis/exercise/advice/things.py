@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 
+from orthopsis.construction.order import stand_apart
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
 from orthopsis.exercise.resolve import Scene, bodies
@@ -19,14 +20,11 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
     except NoDrawingOrder as error:
         pair = error.pair
         names = [piece.id for piece in scene.exercise.pieces]
-        number = names.index(pair[1])
+        first, number = (names.index(name) for name in pair)
 
         def apart(changed: Scene) -> bool:
-            try:
-                _ = changed.drawing_order
-            except NoDrawingOrder as still:
-                return set(still.pair) != set(pair)
-            return True
+            one, other = (changed.pieces[k].body(changed.stage(k)) for k in (first, number))
+            return stand_apart(one, other)
 
         moved = first_that(scene, steps_aside(scene, number), apart)
         step_mm = abs(moved[0]) if moved else 0.0
