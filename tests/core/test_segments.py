@@ -6,6 +6,8 @@ import pytest
 
 from orthopsis.perspective.segments import (
     at,
+    box_of,
+    boxes_touch,
     distance_to_segment,
     inside,
     merged,
@@ -117,3 +119,13 @@ def test_position_and_distance_of_a_point_beside_a_line():
     assert position_on(line, (4.0, 3.0)) == pytest.approx(0.4)
     assert distance_to_segment((4.0, 3.0), line) == pytest.approx(3.0)
     assert distance_to_segment((13.0, 4.0), line) == pytest.approx(5.0)
+
+
+def test_boxes_around_points_touch_with_a_little_slack():
+    box = box_of([(3, 1), (0, 5), (2, 2)])
+    assert box == (0, 1, 3, 5)
+    assert box_of([(1, 1)], 2) == (-1, -1, 3, 3)
+    assert boxes_touch(box, (3, 5, 9, 9))
+    assert boxes_touch(box, (3 + 5e-7, 1, 9, 9))
+    assert not boxes_touch(box, (3.1, 1, 9, 9))
+    assert not boxes_touch(box, (0, 5.1, 9, 9))

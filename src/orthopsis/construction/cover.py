@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 from itertools import pairwise
 
-from orthopsis.construction.order import Body, PaperBox, boxes_touch, nearer_by_faces
+from orthopsis.construction.order import Body, nearer_by_faces
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import Line, Point, join
 from orthopsis.perspective.roots import TURN
@@ -15,6 +15,8 @@ from orthopsis.perspective.segments import (
     Portion,
     Segment,
     at,
+    box_of,
+    boxes_touch,
     inside,
     on_border,
     portion_shared,
@@ -72,12 +74,6 @@ def drawn_by_others(
             if lead > 0.0 or (lead == 0.0 and i < number):
                 found.append(shared)
     return found
-
-
-def box_of(segment: Segment) -> PaperBox:
-    """The upright box around a segment."""
-    (x0, y0), (x1, y1) = segment
-    return min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
 
 
 def _same(a: Segment, b: Segment) -> bool:

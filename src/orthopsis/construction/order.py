@@ -17,7 +17,7 @@ from typing import NamedTuple
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY, Segment
+from orthopsis.perspective.segments import XY, Box, Segment, box_of
 from orthopsis.perspective.vector import Vector, cross, dot, minus, size, times
 
 NEARNESS_SCALE_MM = 100.0
@@ -80,10 +80,9 @@ class Body:
         return self.hull or Hull(self.corners, self.faces)
 
     @cached_property
-    def box(self) -> PaperBox:
+    def box(self) -> Box:
         """Left, top, right and bottom of the corners."""
-        xs, ys = [x for x, _, _ in self.places], [y for _, y, _ in self.places]
-        return min(xs), min(ys), max(xs), max(ys)
+        return box_of((x, y) for x, y, _ in self.places)
 
     @cached_property
     def face_planes(self) -> list[tuple[Vector, float]]:
@@ -213,23 +212,10 @@ def _parts(plane: tuple[Vector, float], a: Body, b: Body) -> int | None:
     return None
 
 
-PaperBox = tuple[float, float, float, float]
-
-
-def _overlap_on_paper(a: PaperBox, b: PaperBox) -> bool:
+def _overlap_on_paper(a: Box, b: Box) -> bool:
     return (
         min(a[2], b[2]) - max(a[0], b[0]) > TOUCHING
         and min(a[3], b[3]) - max(a[1], b[1]) > TOUCHING
-    )
-
-
-def boxes_touch(a: PaperBox, b: PaperBox) -> bool:
-    """Whether two boxes on paper meet at all."""
-    return (
-        a[0] <= b[2] + TOUCHING
-        and b[0] <= a[2] + TOUCHING
-        and a[1] <= b[3] + TOUCHING
-        and b[1] <= a[3] + TOUCHING
     )
 
 

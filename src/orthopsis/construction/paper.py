@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise, takewhile
 
-from orthopsis.construction.cover import box_of, drawn_by_others, open_parts, under
+from orthopsis.construction.cover import drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
 from orthopsis.construction.guides import PENDING, Guide
 from orthopsis.construction.moves import (
@@ -20,7 +20,7 @@ from orthopsis.construction.moves import (
     Step,
     StepStroke,
 )
-from orthopsis.construction.order import Body, boxes_touch
+from orthopsis.construction.order import Body
 from orthopsis.construction.wording import Wording, mark_names
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import (
@@ -39,6 +39,8 @@ from orthopsis.perspective.segments import (
     Portion,
     Segment,
     at,
+    box_of,
+    boxes_touch,
     length,
     portion_shared,
     remainder,

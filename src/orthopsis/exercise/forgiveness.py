@@ -75,14 +75,7 @@ class Reading:
 
     def off(self, mm: float) -> Change:
         """The document's change when it is misread by so much."""
-        return self._changed(self.value + mm * self.per_mm)
-
-    def rounded(self) -> Change:
-        """The document's change when it is set to the nearest mark of the ruler."""
-        mm = self.value / self.per_mm
-        return self._changed(round(mm / READING_MM) * READING_MM * self.per_mm)
-
-    def _changed(self, value: float) -> Change:
+        value = self.value + mm * self.per_mm
         new: Value = value
         if self.pair is not None:
             new = (value, self.pair[1]) if self.index == 0 else (self.pair[0], value)

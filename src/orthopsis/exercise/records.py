@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from orthopsis.construction.moves import Step
-from orthopsis.exercise.forgiveness import forgiveness
+from orthopsis.exercise.forgiveness import forgiveness, rounded_miss_mm
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint
@@ -81,16 +81,19 @@ def steps_record(steps: Sequence[Step]) -> dict[str, Any]:
 
 def steps_text(scene: Scene, steps: Sequence[Step]) -> str:
     """What `steps --format text` prints: to be read aloud or copied to the board."""
-    lines = [scene.exercise.title, *forgiveness_words(steps), ""]
+    lines = [scene.exercise.title, *forgiveness_words(scene, steps), ""]
     for i, step in enumerate(steps, start=1):
         lines += [f"{i}. {step.title} ({step.minutes:g} min)", f"   {step.instruction}"]
         lines += [f"   Check: {step.check}", ""]
     return "\n".join(lines)
 
 
-def forgiveness_words(steps: Sequence[Step]) -> list[str]:
+def forgiveness_words(scene: Scene, steps: Sequence[Step]) -> list[str]:
     """How exactly to measure, in one line; none when nothing is drawn."""
     forgiven = forgiveness(steps)
     if forgiven is None:
         return []
-    return [f"Forgiveness: corners meet when each measure is set to within {forgiven.mm:.1f} mm."]
+    return [
+        f"Forgiveness: corners meet when each measure is set to within {forgiven.mm:.1f} mm; with "
+        f"all of them set to half a millimetre they lie off by {rounded_miss_mm(scene):.1f} mm."
+    ]

@@ -15,6 +15,8 @@ from orthopsis.perspective.tolerance import EXACT, Tolerance
 XY = tuple[float, float]
 Segment = tuple[XY, XY]
 Portion = tuple[float, float]
+Box = tuple[float, float, float, float]
+"""Left, top, right and bottom on the sheet, mm."""
 
 
 def at(segment: Segment, t: float) -> XY:
@@ -29,6 +31,22 @@ def length(segment: Segment) -> float:
     """Millimetres from end to end."""
     (x0, y0), (x1, y1) = segment
     return math.hypot(x1 - x0, y1 - y0)
+
+
+def box_of(points: Iterable[XY], more_mm: float = 0.0) -> Box:
+    """The upright box around points, larger by `more_mm` on each side."""
+    xs, ys = zip(*points, strict=True)
+    return min(xs) - more_mm, min(ys) - more_mm, max(xs) + more_mm, max(ys) + more_mm
+
+
+def boxes_touch(a: Box, b: Box, slack_mm: float = 1e-6) -> bool:
+    """Whether two upright boxes meet at all."""
+    return (
+        a[0] <= b[2] + slack_mm
+        and b[0] <= a[2] + slack_mm
+        and a[1] <= b[3] + slack_mm
+        and b[1] <= a[3] + slack_mm
+    )
 
 
 def inside(point: XY, loops: Sequence[Sequence[XY]]) -> bool:

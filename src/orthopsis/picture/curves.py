@@ -13,7 +13,14 @@ from itertools import pairwise
 from typing import NamedTuple, Protocol
 
 from orthopsis.perspective.roots import TURN, along_line, around_circle
-from orthopsis.perspective.segments import XY, Portion, inside, merged, on_border
+from orthopsis.perspective.segments import (
+    Box,
+    Portion,
+    box_of,
+    inside,
+    merged,
+    on_border,
+)
 from orthopsis.perspective.tolerance import Tolerance
 from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, plus, size, times
 from orthopsis.perspective.view import on_paper
@@ -21,7 +28,6 @@ from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.solid import Face, Solid
 
 Side = Callable[[Vector], float]
-Box = tuple[float, float, float, float]
 
 
 class Wall(NamedTuple):
@@ -93,7 +99,7 @@ class FlatCover:
         self.paper = [[on_paper(place) for place in loop] for loop in self.loops]
         self.normal = loop_normal(self.loops[0])
         self.tolerance = tolerance
-        self.box = box_of(self.paper[0], 0.0)
+        self.box = box_of(self.paper[0])
 
     def walls(self) -> list[Wall]:
         """Planes of the eye through its sides, and its own plane."""
@@ -218,16 +224,6 @@ def rim_angle(rim: Rim, place: Vector) -> float:
     """The angle of a place on a rim."""
     u, v, _ = rim.cylinder.own(place)
     return math.atan2(v, u) % TURN
-
-
-def box_of(points: Sequence[XY], more_mm: float) -> Box:
-    """The upright box around points on paper, a little larger."""
-    xs, ys = [x for x, _ in points], [y for _, y in points]
-    return min(xs) - more_mm, min(ys) - more_mm, max(xs) + more_mm, max(ys) + more_mm
-
-
-def boxes_touch(a: Box, b: Box) -> bool:
-    return a[0] <= b[2] and b[0] <= a[2] and a[1] <= b[3] and b[1] <= a[3]
 
 
 def _plane(a: Vector, b: Vector, c: Vector) -> Side:

@@ -11,14 +11,21 @@ from typing import Any, NamedTuple
 
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.roots import TURN
-from orthopsis.perspective.segments import Portion, Segment, merged, remainder
+from orthopsis.perspective.segments import (
+    Box,
+    Portion,
+    Segment,
+    box_of,
+    boxes_touch,
+    merged,
+    remainder,
+)
 from orthopsis.perspective.tolerance import EXACT, Tolerance
 from orthopsis.perspective.vector import dot
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture import compiled
 from orthopsis.picture import kernel as plain
 from orthopsis.picture.curves import (
-    Box,
     Cover,
     FlatCover,
     Rim,
@@ -26,8 +33,6 @@ from orthopsis.picture.curves import (
     Straight,
     Wall,
     arcs_of_rim,
-    box_of,
-    boxes_touch,
     hidden_of_edge,
 )
 from orthopsis.picture.cylinder import Cylinder, Thing
@@ -187,7 +192,7 @@ class Sight:
             number += 1
 
     def _hide_one(self, hidden: list[list[Portion]], number: int, own: int, edge: Straight) -> None:
-        box = box_of([on_paper(edge.start), on_paper(edge.end)], 0.0)
+        box = box_of([on_paper(edge.start), on_paper(edge.end)])
         covers = [c for c in self._covers_before(own, box) if isinstance(c[0], RoundCover)]
         if covers and hidden[number] != [(0.0, 1.0)]:
             hidden[number] = merged([*hidden[number], *hidden_of_edge(edge, covers)], 1e-9)
