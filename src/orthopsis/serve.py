@@ -114,9 +114,7 @@ class _Compiling:
 
     def __init__(self) -> None:
         command = [sys.executable, "-m", "orthopsis.picture.compiled"]
-        self._process = subprocess.Popen(
-            command, stderr=subprocess.PIPE, preexec_fn=lambda: os.nice(15)
-        )
+        self._process = subprocess.Popen(command, stderr=subprocess.PIPE)
         threading.Thread(target=self._load_when_done, daemon=True).start()
 
     def _load_when_done(self) -> None:
