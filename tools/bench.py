@@ -111,6 +111,7 @@ def drawing() -> None:
     # As the server does: what is loaded by now stays.
     gc.collect()
     gc.freeze()
+    gc.set_threshold(20_000, 20, 50)
     base = median_s(lambda: drawn(few), 15)
     report("10 boxes", base, "itself", base)
     hundred = median_s(lambda: drawn(many), 15)

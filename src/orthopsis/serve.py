@@ -124,6 +124,7 @@ class _Compiling:
             # What is loaded by now stays; the collector need not look at it on every drawing.
             gc.collect()
             gc.freeze()
+            gc.set_threshold(20_000, 20, 50)
         elif self._process.returncode > 0:
             last = complaint.decode(errors="replace").strip().splitlines()[-1:]
             logging.warning("drawing stays uncompiled: %s", *last)

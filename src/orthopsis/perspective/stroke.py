@@ -45,16 +45,23 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
     of curves stay as they are.
     """
     groups: dict[tuple[str | None, str, Role], list[int]] = {}
-    for number, stroke in enumerate(strokes):
-        if stroke.curve is None:
-            groups.setdefault((stroke.piece, stroke.family, stroke.role), []).append(number)
+    for number, (_, _, family, role, piece, curve) in enumerate(strokes):
+        if curve is None:
+            groups.setdefault((piece, family, role), []).append(number)
     result: list[Stroke | None] = list(strokes)
     for numbers in groups.values():
         while len(numbers) > 1:
             first, *rest = numbers
             numbers = []
+            (px, py), (qx, qy) = strokes[first].segment
+            dx, dy = qx - px, qy - py
+            limit = within_mm * math.hypot(dx, dy)
             for other in rest:
-                whole = _one_line(result[first], result[other], within_mm)
+                # Most are no one line, and one of their ends tells it.
+                x, y = strokes[other].start
+                whole = None
+                if abs((x - px) * dy - (y - py) * dx) <= limit:
+                    whole = _one_line(result[first], result[other], within_mm)
                 if whole is None:
                     numbers.append(other)
                 else:
