@@ -63,7 +63,9 @@ function setCut(field: "depth" | "left" | "right", cut: Cut) {
 
 const turned = computed(() => typeof props.piece.turned_vp_mm === "number");
 function turn(on: boolean) {
-  const beside = Math.round((props.piece.edge?.x_mm ?? 0) - 150);
+  // A little beside the point that the left side runs to now.
+  const left = props.grips.find((grip) => grip.field === "left");
+  const beside = Math.round(((left?.goal[0] ?? 0) + 60) / 5) * 5;
   emit("change", { ...props.piece, turned_vp_mm: on ? beside : null });
 }
 

@@ -116,7 +116,7 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
         <dt>Lowest corner</dt>
         <dd>{{ Math.round(picture.facts.lowest_corner_deg) }}°</dd>
       </template>
-      <dt>In the 60° cone of vision</dt>
+      <dt>In the 60° cone</dt>
       <dd>{{ Math.round(picture.facts.share_in_cone * 100) }} %</dd>
       <template v-for="strip in strips" :key="strip.name">
         <dt>Strip for {{ strip.name }}</dt>
