@@ -70,6 +70,11 @@ def test_equal_parts_and_a_carried_length():
     # A part moves with both ends: half as doubtful from each.
     middle = divide(paper, a, b, 2)[0]
     assert math.hypot(*(x for x, _ in middle.sway.values())) == pytest.approx(math.sqrt(0.5))
+    # A carried length is wrong by what makes it longer: b to the right, a to the left.
+    whole = carry(paper, (a, b), a, goal)
+    (reading_a, _), (reading_b, _) = a.sway, b.sway
+    assert whole.sway[reading_b] == pytest.approx((0, 1))
+    assert whole.sway[reading_a] == pytest.approx((1, -1))
 
 
 def test_a_parallel_by_sliding_runs_the_same_way():

@@ -10,10 +10,10 @@ from collections.abc import Mapping
 from typing import NamedTuple
 
 from orthopsis.construction.circle import toward_family
-from orthopsis.construction.doubt import Sway
+from orthopsis.construction.doubt import mixed
 from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.paper import Paper
-from orthopsis.perspective.plane import distance, part_way, toward
+from orthopsis.perspective.plane import direction, distance, part_way, toward
 from orthopsis.perspective.view import FREE
 
 
@@ -31,7 +31,8 @@ def divide(paper: Paper, start: Mark, end: Mark, parts: int) -> list[Mark]:
     marks = []
     for k in range(1, parts):
         share = k / parts
-        mark = paper.mark(part_way(start.at, end.at, share), _mixed(start, end, share))
+        sway = mixed((1.0 - share, start.sway), (share, end.sway))
+        mark = paper.mark(part_way(start.at, end.at, share), sway)
         paper.moved(Do.DIVIDE, (start.name, end.name), mark.name)
         marks.append(mark)
     return marks
@@ -39,8 +40,12 @@ def divide(paper: Paper, start: Mark, end: Mark, parts: int) -> list[Mark]:
 
 def carry(paper: Paper, length: tuple[Mark, Mark], start: Mark, goal: Mark) -> Mark:
     """A length between two marks, set off again from `start` toward `goal`."""
+    (x, y), (dx, dy) = direction(length[0].at, length[1].at), direction(start.at, goal.at)
+    # Only what makes the length longer moves the new mark, and along its own way.
+    longer = mixed((1.0, length[1].sway), (-1.0, length[0].sway))
+    along = {k: (dx * (x * sx + y * sy), dy * (x * sx + y * sy)) for k, (sx, sy) in longer.items()}
     mm = distance(length[0].at, length[1].at)
-    mark = paper.mark(toward(start.at, goal.at, mm), {**length[1].sway, **start.sway})
+    mark = paper.mark(toward(start.at, goal.at, mm), mixed((1.0, start.sway), (1.0, along)))
     uses = (length[0].name, length[1].name, start.name, goal.name)
     paper.moved(Do.CARRY, uses, mark.name)
     return mark
@@ -74,12 +79,3 @@ def _middle(paper: Paper, bay: Bay, piece: str) -> Mark:
     down = paper.join(bay.near_top, bay.far_bottom, FREE, piece)
     up = paper.join(bay.near_bottom, bay.far_top, FREE, piece)
     return paper.cross(down, up)
-
-
-def _mixed(start: Mark, end: Mark, share: float) -> Sway:
-    """How readings move a mark between two others."""
-    mixed = {k: (x * (1.0 - share), y * (1.0 - share)) for k, (x, y) in start.sway.items()}
-    for k, (x, y) in end.sway.items():
-        dx, dy = mixed.get(k, (0.0, 0.0))
-        mixed[k] = dx + x * share, dy + y * share
-    return mixed

@@ -31,6 +31,16 @@ def doubt(sway: Sway) -> float:
     return math.sqrt(max(0.0, (xx + yy) / 2.0 + math.hypot((xx - yy) / 2.0, xy)))
 
 
+def mixed(*parts: tuple[float, Sway]) -> Sway:
+    """The sway of a mark that is a mixture of others, each with its share."""
+    total: dict[int, tuple[float, float]] = {}
+    for share, sway in parts:
+        for reading, (x, y) in sway.items():
+            dx, dy = total.get(reading, (0.0, 0.0))
+            total[reading] = dx + share * x, dy + share * y
+    return total
+
+
 def swing_at(
     line: Line, start: Point, start_sway: Sway, goal: Point, goal_sway: Sway, place: Point
 ) -> Swing:
@@ -44,12 +54,8 @@ def swing_at(
         share = ((x - sx) * (gx - sx) + (y - sy) * (gy - sy)) / (way * way) if way else 0.0
     size = math.hypot(line.a, line.b)
     a, b = line.a / size, line.b / size
-    swing: Swing = {}
-    for part, sway in ((1.0 - share, start_sway), (share, goal_sway)):
-        if part:
-            for reading, (x, y) in sway.items():
-                swing[reading] = swing.get(reading, 0.0) + part * (a * x + b * y)
-    return swing
+    sway = mixed((1.0 - share, start_sway), (share, goal_sway))
+    return {reading: a * x + b * y for reading, (x, y) in sway.items()}
 
 
 def crossing_sway(first: Line, one: Swing, second: Line, two: Swing) -> Sway:

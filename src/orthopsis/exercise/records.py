@@ -93,7 +93,8 @@ def forgiveness_words(scene: Scene, steps: Sequence[Step]) -> list[str]:
     forgiven = forgiveness(steps)
     if forgiven is None:
         return []
+    miss_mm = rounded_miss_mm(scene, steps)
     return [
         f"Forgiveness: corners meet when each measure is set to within {forgiven.mm:.1f} mm; with "
-        f"all of them set to half a millimetre they lie off by {rounded_miss_mm(scene):.1f} mm."
+        f"all of them set to half a millimetre they lie off by {miss_mm:.1f} mm."
     ]

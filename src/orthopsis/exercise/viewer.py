@@ -8,9 +8,8 @@ from __future__ import annotations
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import Exercise, OnePointView, ThreePointView, ViewSpec
-from orthopsis.exercise.resolve import Scene, resolve, solids
+from orthopsis.exercise.resolve import resolve, solids
 from orthopsis.perspective.view import View
-from orthopsis.pieces.base import Stage
 
 
 def viewer_moved(
@@ -28,8 +27,9 @@ def viewer_moved(
     solids(scene)  # refuses what cannot be drawn before anything moves
     pieces = []
     for number, piece in enumerate(scene.pieces):
+        stage = scene.stage(number)
         try:
-            there = piece.moved(scene.stage(number), _piece_view(scene, number, moved))
+            there = piece.moved(stage, stage.view.moved(right_mm, -up_mm, back_mm))
         except ValueError:
             raise ExerciseError(
                 f"pieces[{number}]", "would stand behind the viewer; take a smaller step"
@@ -51,20 +51,6 @@ def _moved(view: View, path: str, right_mm: float, down_mm: float, back_mm: floa
         raise ExerciseError(
             path, f"the viewer cannot move so: {error}; take a smaller step, or move the points"
         ) from None
-
-
-def _piece_view(scene: Scene, number: int, moved: dict[str, View]) -> View:
-    """The moved view of a piece; a turned one keeps its direction in the world."""
-    piece = scene.exercise.pieces[number]
-    view = moved["view" if piece.view is None else f"views.{piece.view}"]
-    if piece.turned_vp_mm is None:
-        return view
-    stage: Stage = scene.stage(number)
-    old, eye = stage.view.eye, view.eye
-    assert old is not None and eye is not None
-    grown = eye.distance_mm / old.distance_mm
-    turned_mm = eye.principal.x + (piece.turned_vp_mm - old.principal.x) * grown
-    return view.turned(piece.id, turned_mm)
 
 
 def _spec(spec: ViewSpec, view: View) -> ViewSpec:

@@ -95,7 +95,8 @@ class Cylinder(Block):
                 ) from None
         goal = self._goal(stage)
         arcs, lines = _outline(ovals, self._ends_shown(corners), goal, self.transparent)
-        sides = [_side_face(ovals, goal)] if _side_face(ovals, goal) else []
+        # Between the two lines that touch both curves lies the side.
+        sides = [(lines[0][0], lines[0][1], lines[1][1], lines[1][0])] if lines else []
         return replace(
             body,
             hull=self._hull(body),
@@ -276,15 +277,6 @@ def _outline(
         end = min(contacts[1], key=lambda xy: distance_point_line(Point(*xy), line))
         lines.append((start, end))
     return (arcs[0], arcs[1]), lines
-
-
-def _side_face(ovals: list[Ellipse], goal: Point) -> tuple[XY, ...]:
-    """The four-sided part of the outline between the touching lines; empty without them."""
-    _, lines = _outline(ovals, (True, True), goal, False)
-    if not lines:
-        return ()
-    (a, b), (c, d) = lines
-    return (a, b, d, c)
 
 
 def _side(line: tuple[float, float, float], xy: XY) -> float:

@@ -11,7 +11,7 @@ from orthopsis.exercise.document import Exercise
 from orthopsis.school.tables import Understanding
 
 XY = tuple[float, float]
-Step = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
+StepMm = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
 
 
 class Out(BaseModel):
@@ -94,9 +94,9 @@ class ViewerIn(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     document: Exercise
-    right_mm: Step = 0.0
-    up_mm: Step = 0.0
-    back_mm: Step = 0.0
+    right_mm: StepMm = 0.0
+    up_mm: StepMm = 0.0
+    back_mm: StepMm = 0.0
 
 
 class PictureOut(Out):

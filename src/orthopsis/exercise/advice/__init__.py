@@ -1,7 +1,7 @@
 """Advice: what will look wrong although every line is right, each with its number and one remedy.
 
 `said.advice` gathers it from `things`, `points` and `measures`; `words` says it. A remedy is a
-change of the document, tried out before it is offered.
+change of the document, computed, or the smallest that was tried and mends.
 """
 
 from orthopsis.exercise.advice.measures import Strip, strips
