@@ -35,7 +35,7 @@ def rectangle(x, y, width, height):
 
 def block(name, points, depth=1.0, back=0.4, holes=(), **kind):
     """An outline facing the eye, swept toward the centre of vision."""
-    loops = [outline(points, depth), *(outline(hole, depth) for hole in holes)]
+    loops = [outline(points, depth), *(outline(hole[::-1], depth) for hole in holes)]
     families = [["free"] * len(loop) for loop in loops]
     sweep = times(eye_space(CENTRE, 1.0), depth * back / (1 - back))
     return prism(name, loops, families, sweep, "VP1", **kind)
@@ -72,8 +72,10 @@ def test_a_prism_is_closed_and_turned_outward():
 def test_loops_may_run_either_way_round(turned):
     square = rectangle(50, 150, 60, 60)
     hole = rectangle(65, 165, 20, 20)
-    there = block("a", square[::-1] if turned else square, holes=[hole])
-    back = block("a", square, holes=[hole[::-1] if turned else hole])
+    there = block("a", square, holes=[hole])
+    if turned:
+        square, hole = square[::-1], hole[::-1]
+    back = block("a", square, holes=[hole])
     assert length(seen([there])) == pytest.approx(length(seen([back])))
 
 

@@ -30,7 +30,8 @@ def body(piece="thing", transparent=False, faces=(), edges=()):
     places = [*(xy for face in faces for xy in face), *(xy for line in edges for xy in line)]
     corners = tuple((Point(*xy), 1.0) for xy in places)
     lines = tuple(SeenLine(line, (1.0, 1.0)) for line in edges)
-    return Body(piece, corners, (), faces, lines, transparent, False)
+    areas = tuple((face,) for face in faces)
+    return Body(piece, corners, (), areas, lines, transparent, False)
 
 
 def moves(paper):

@@ -32,7 +32,7 @@ BARELY = 1e-6
 
 def under(body: Body, segment: Segment, tolerance: Tolerance) -> list[Portion]:
     """What a body covers of a segment."""
-    covered = [p for face in body.seen_faces for p in portions_inside(segment, [face], tolerance)]
+    covered = [p for face in body.seen_faces for p in portions_inside(segment, face, tolerance)]
     for oval in body.seen_ovals:
         portion = oval.portion_inside(segment)
         if portion is not None:
@@ -65,7 +65,7 @@ def drawn_by_others(
             if shared is None:
                 continue
             lead = 0.0
-            if own is not None and not (body.floating and other.floating):
+            if own is not None and not body.ordered_by_list(other):
                 place = at(segment, sum(shared) / 2)
                 lead = line.nearness_at(position_on(line.segment, place))
                 lead -= own.nearness_at(position_on(own.segment, place))
@@ -118,8 +118,8 @@ def _limits(sheet: Sheet, others: Sequence[Body]) -> list[Line]:
     lines = [Line(1.0, 0.0, -left), Line(1.0, 0.0, -right)]
     lines += [Line(0.0, 1.0, -top), Line(0.0, 1.0, -bottom)]
     for other in others:
-        for face in other.seen_faces:
-            lines += [join(Point(*face[i - 1]), Point(*face[i])) for i in range(len(face))]
+        for loop in (loop for face in other.seen_faces for loop in face):
+            lines += [join(Point(*loop[i - 1]), Point(*loop[i])) for i in range(len(loop))]
     return lines
 
 
@@ -139,6 +139,5 @@ def _open(
 
 def _covers(body: Body, place: XY, tolerance: Tolerance) -> bool:
     return any(oval.contains(place) for oval in body.seen_ovals) or any(
-        inside(place, [outline]) and not on_border(place, [outline], tolerance)
-        for outline in body.seen_faces
+        inside(place, face) and not on_border(place, face, tolerance) for face in body.seen_faces
     )

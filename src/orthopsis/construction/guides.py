@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, field
 
 from orthopsis.construction.moves import Fate, Ruled, Step, StepStroke
 from orthopsis.perspective.plane import Point, distance, toward
-from orthopsis.perspective.segments import at
+from orthopsis.perspective.segments import XY, at
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke
 
@@ -27,6 +28,7 @@ class Guide:
     piece: str | None
     fate: Fate
     vp: Point
+    until: XY | None = None
     reached: list[Point] = field(default_factory=list)
 
     def drawn(self, sheet: Sheet) -> StepStroke:
@@ -38,6 +40,8 @@ class Guide:
             room = distance(start, self.vp)
             if not self.reached or room < furthest + GUIDE_OVERSHOOT_MM:
                 end = self.vp
+        if self.until is not None and math.dist(start.xy, self.until) < distance(start, end):
+            end = Point(*self.until)
         segment = start.xy, end.xy
         on_sheet = sheet.clip(segment) or (0.0, 1.0)
         ends = at(segment, on_sheet[0]), at(segment, on_sheet[1])

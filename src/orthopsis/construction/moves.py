@@ -121,7 +121,7 @@ class Step:
     """What a teacher says in one breath, with the moves and lines that belong to it.
 
     `corners` are the marks where its finished lines end. `darkens` and `erases` count the strokes
-    of all steps from 0.
+    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn.
     """
 
     title: str
@@ -132,6 +132,7 @@ class Step:
     measures: list[Measure] = field(default_factory=list)
     marks: list[Mark] = field(default_factory=list)
     strokes: list[StepStroke] = field(default_factory=list)
+    tried: list[Stroke] = field(default_factory=list)
     corners: list[Mark] = field(default_factory=list)
     darkens: list[int] = field(default_factory=list)
     erases: list[int] = field(default_factory=list)

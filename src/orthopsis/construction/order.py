@@ -18,7 +18,7 @@ from orthopsis.errors import NoDrawingOrder
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY, Box, Segment, box_of
-from orthopsis.perspective.vector import Vector, cross, dot, minus, size, times
+from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, size, times
 
 NEARNESS_SCALE_MM = 100.0
 """Brings nearness to the size of the other two numbers, so that one tolerance serves all."""
@@ -42,11 +42,44 @@ Corner = tuple[Point, float]
 """A place on paper with its nearness."""
 
 
-class Hull(NamedTuple):
-    """Corners and faces that lie close around a body; where it has none, its own do."""
+@dataclass(frozen=True)
+class Hull:
+    """Corners and the faces between them, by corner numbers: what the order is found with."""
 
     corners: tuple[Corner, ...]
     faces: tuple[tuple[int, ...], ...]
+
+    @cached_property
+    def places(self) -> list[Vector]:
+        """x, y, nearness of the corners, all of the size of millimetres."""
+        return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.corners]
+
+    @cached_property
+    def box(self) -> Box:
+        """Left, top, right and bottom of the corners."""
+        return box_of((x, y) for x, y, _ in self.places)
+
+    @cached_property
+    def planes(self) -> list[tuple[Vector, float]]:
+        """Unit normal and offset of each face."""
+        planes: list[tuple[Vector, float]] = []
+        for face in self.faces:
+            corners = [self.places[k] for k in face]
+            planes += _plane(loop_normal(corners), corners[0])
+        return planes
+
+    @cached_property
+    def edges(self) -> list[tuple[Vector, Vector]]:
+        """A corner of each edge, and the way from there to the other."""
+        pairs = {
+            (min(i, j), max(i, j)) for face in self.faces for i, j in pairwise((*face, face[0]))
+        }
+        places = self.places
+        return [(places[i], minus(places[j], places[i])) for i, j in sorted(pairs)]
+
+
+Area = tuple[tuple[XY, ...], ...]
+"""What a face covers on paper: loops, those within others being holes."""
 
 
 @dataclass(frozen=True)
@@ -55,45 +88,56 @@ class Body:
 
     `corners` has a place and its nearness for each corner; `faces` are corner numbers.
     `seen_faces` and `seen_edges` are what the piece shows of itself, `seen_ovals` and `seen_arcs`
-    the same where it is round: what it covers on paper is all of these together.
+    the same where it is round: what it covers on paper is all of these together. `hull` lies close
+    around it; where it has none, its own corners and faces do. Floating bodies are ordered by the
+    list, unless they are of one `group`.
     """
 
     piece: str
     corners: tuple[Corner, ...]
     faces: tuple[tuple[int, ...], ...]
-    seen_faces: tuple[tuple[XY, ...], ...]
+    seen_faces: tuple[Area, ...]
     seen_edges: tuple[SeenLine, ...]
     transparent: bool
     floating: bool
     hull: Hull | None = None
     seen_ovals: tuple[Ellipse, ...] = ()
     seen_arcs: tuple[EllipseArc, ...] = ()
+    group: str = ""
 
     @cached_property
-    def places(self) -> list[Vector]:
-        """x, y, nearness of the hull's corners, all of the size of millimetres."""
-        return [(*p.xy, nearness * NEARNESS_SCALE_MM) for p, nearness in self.around.corners]
-
-    @property
     def around(self) -> Hull:
-        """What the order is found with."""
+        """What the order is found with first."""
         return self.hull or Hull(self.corners, self.faces)
 
     @cached_property
-    def box(self) -> Box:
-        """Left, top, right and bottom of the corners."""
-        return box_of((x, y) for x, y, _ in self.places)
+    def own(self) -> Hull:
+        """Its own corners and faces; of what is round, the hull."""
+        return self.around if self.seen_ovals else Hull(self.corners, self.faces)
 
-    @cached_property
-    def face_planes(self) -> list[tuple[Vector, float]]:
-        """Unit normal and offset of each face."""
-        places = self.places
-        planes: list[tuple[Vector, float]] = []
-        for p, q, r in (
-            (places[face[0]], places[face[1]], places[face[2]]) for face in self.around.faces
-        ):
-            planes += _plane(cross(minus(q, p), minus(r, p)), p)
-        return planes
+    @property
+    def parts(self) -> Sequence[Hull]:
+        """Convex parts that make up the body, for others that stand within its hull."""
+        return (self.around,)
+
+    @property
+    def box(self) -> Box:
+        """Left, top, right and bottom of the hull."""
+        return self.around.box
+
+    def ordered_by_list(self, other: Body) -> bool:
+        """Whether both float apart, so that the one listed first stands before the other."""
+        same = (self.group or self.piece) == (other.group or other.piece)
+        return self.floating and other.floating and not same
+
+
+def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
+    return _Ring(
+        "pieces",
+        f"'{a.piece}' and '{b.piece}' each stand partly before the other, "
+        "so neither can be drawn first; move one of them",
+        (a.piece, b.piece),
+    )
 
 
 def near_to_far(bodies: Sequence[Body]) -> list[int]:
@@ -129,12 +173,7 @@ def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
             ring = [i for i in before if i not in drawn]
             i = ring[0]
             j = next(k for k in before[i] if k in ring)
-            raise _Ring(
-                "pieces",
-                f"'{bodies[i].piece}' and '{bodies[j].piece}' each stand partly before the other, "
-                "so neither can be drawn first; move one of them",
-                (bodies[i].piece, bodies[j].piece),
-            )
+            raise _around_each_other(bodies[i], bodies[j])
         order.append(free)
         drawn.add(free)
     return order
@@ -143,14 +182,40 @@ def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
 def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     """1 when a comes before b, −1 when b comes before a, 0 when it makes no difference.
 
-    Faces are asked first; unless it is to be `thorough`, what they agree on is believed.
+    Two whose hulls no plane parts are asked part by part. Raises NoDrawingOrder.
     """
     if not _overlap_on_paper(a.box, b.box):
         return 0
-    if a.floating and b.floating:
+    if a.ordered_by_list(b):
         return 1
+    found = _nearer(a.around, b.around, thorough)
+    if found is not None:
+        return found
+    verdicts = {
+        _nearer(one, other, thorough)
+        for one in a.parts
+        for other in b.parts
+        if _overlap_on_paper(one.box, other.box)
+    } - {0}
+    if None in verdicts:
+        raise NoDrawingOrder(
+            "pieces",
+            f"'{a.piece}' and '{b.piece}' stand in one another; move one of them apart",
+            (a.piece, b.piece),
+        )
+    if len(verdicts) > 1:
+        raise _around_each_other(a, b)
+    return verdicts.pop() or 0 if verdicts else 0
+
+
+def _nearer(a: Hull, b: Hull, thorough: bool) -> int | None:
+    """1 when a stands before b, −1 behind it, 0 when the viewer looks past between them.
+
+    None when no plane parts them. Faces are asked first; unless it is to be `thorough`, what they
+    agree on is believed.
+    """
     verdicts: set[int] = set()
-    for planes in ((*a.face_planes, *b.face_planes), _edge_planes(a, b)):
+    for planes in ((*a.planes, *b.planes), _edge_planes(a, b)):
         for plane in planes:
             verdict = _parts(plane, a, b)
             if verdict is not None:
@@ -159,13 +224,7 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
                     return 0
         if verdicts and not thorough:
             break
-    if not verdicts:
-        raise NoDrawingOrder(
-            "pieces",
-            f"'{a.piece}' and '{b.piece}' stand in one another; move one of them apart",
-            (a.piece, b.piece),
-        )
-    return verdicts.pop()
+    return verdicts.pop() if verdicts else None
 
 
 def stand_apart(a: Body, b: Body) -> bool:
@@ -173,10 +232,10 @@ def stand_apart(a: Body, b: Body) -> bool:
 
     Two that only a plane along their edges would part are not yet called apart.
     """
-    if not _overlap_on_paper(a.box, b.box) or (a.floating and b.floating):
+    if not _overlap_on_paper(a.box, b.box) or a.ordered_by_list(b):
         return True
-    planes = (*a.face_planes, *b.face_planes)
-    return any(_parts(plane, a, b) is not None for plane in planes)
+    planes = (*a.around.planes, *b.around.planes)
+    return any(_parts(plane, a.around, b.around) is not None for plane in planes)
 
 
 def nearer_by_faces(a: Body, b: Body) -> int:
@@ -184,11 +243,13 @@ def nearer_by_faces(a: Body, b: Body) -> int:
 
     0 when none does, or when faces disagree.
     """
-    verdicts = {_parts(plane, a, b) for plane in (*a.face_planes, *b.face_planes)} - {None, 0}
+    one, other = a.own, b.own
+    planes = (*one.planes, *other.planes)
+    verdicts = {_parts(plane, one, other) for plane in planes} - {None, 0}
     return verdicts.pop() or 0 if len(verdicts) == 1 else 0
 
 
-def _parts(plane: tuple[Vector, float], a: Body, b: Body) -> int | None:
+def _parts(plane: tuple[Vector, float], a: Hull, b: Hull) -> int | None:
     """1 when a plane has a on the viewer's side and b on the other, −1 the other way round.
 
     0 when it parts them and the viewer looks along it; None when it does not part them.
@@ -219,19 +280,11 @@ def _overlap_on_paper(a: Box, b: Box) -> bool:
     )
 
 
-def _edge_planes(a: Body, b: Body) -> Iterator[tuple[Vector, float]]:
+def _edge_planes(a: Hull, b: Hull) -> Iterator[tuple[Vector, float]]:
     """Planes along one edge of each, as unit normal and offset."""
-    edges_b = _edges(b, b.places)
-    for p, u in _edges(a, a.places):
-        for _, v in edges_b:
+    for p, u in a.edges:
+        for _, v in b.edges:
             yield from _plane(cross(u, v), p)
-
-
-def _edges(body: Body, places: list[Vector]) -> list[tuple[Vector, Vector]]:
-    pairs = {
-        (min(i, j), max(i, j)) for face in body.around.faces for i, j in pairwise((*face, face[0]))
-    }
-    return [(places[i], minus(places[j], places[i])) for i, j in sorted(pairs)]
 
 
 def _plane(normal: Vector, through: Vector) -> Iterator[tuple[Vector, float]]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise, takewhile
+from typing import TYPE_CHECKING
 
 from orthopsis.construction.cover import drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
@@ -35,6 +36,7 @@ from orthopsis.perspective.plane import (
     toward,
 )
 from orthopsis.perspective.segments import (
+    WHOLE,
     XY,
     Portion,
     Segment,
@@ -50,12 +52,16 @@ from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.tolerance import EXACT, Tolerance
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint
 
+if TYPE_CHECKING:
+    from orthopsis.construction.face import Face
+
 
 @dataclass
 class Paper:
     """Records moves as steps. Every mark and line comes from earlier ones or from a measure.
 
-    `corner_marks` are the corners of each piece drawn so far, for those on its lines.
+    `corner_marks` are the corners of each piece drawn so far, for those on its lines; `faces` the
+    lines of faces that several pieces share, and `depths` a corner with the one behind it.
     `standing` are all bodies that will be drawn, in the order of the document, and `nearer` those
     that are drawn already. With `reading_mm` every measure is set to the nearest mark of such a
     ruler, to see how far the lines then miss.
@@ -69,6 +75,8 @@ class Paper:
     corner_marks: dict[str, dict[int, Mark]] = field(default_factory=dict)
     standing: list[Body] = field(default_factory=list)
     nearer: list[Body] = field(default_factory=list)
+    faces: dict[str, Face] = field(default_factory=dict)
+    depths: dict[str, tuple[Mark, Mark]] = field(default_factory=dict)
     _guides: list[Guide] = field(default_factory=list)
     _names: Iterator[str] = field(default_factory=lambda: mark_names())
     _ruled: int = 0
@@ -171,17 +179,24 @@ class Paper:
     # --- lines -------------------------------------------------------------------------------
 
     def aim(
-        self, start: Mark, goal: Mark, piece: str, family: str | None = None, fate: Fate = "guide"
+        self,
+        start: Mark,
+        goal: Mark,
+        piece: str,
+        family: str | None = None,
+        fate: Fate = "guide",
+        until: XY | None = None,
     ) -> Ruled:
         """A light line from a mark toward a vanishing point, which names its family.
 
-        A line to a measuring point is only a help: its family is `free`.
+        A line to a measuring point is only a help: its family is `free`. It goes no further than
+        `until`, where it runs into something.
         """
         names = (start.name, goal.name)
         line = join(start.at, goal.at)
         ruled = self._rule(Do.AIM, line, family or goal.name, start, names, piece, goal)
         place = len(self._step.strokes)
-        self._guides.append(Guide(ruled, self._step, place, piece, fate, goal.at))
+        self._guides.append(Guide(ruled, self._step, place, piece, fate, goal.at, until))
         self._step.strokes.append(PENDING)
         return ruled
 
@@ -203,6 +218,21 @@ class Paper:
                 StepStroke(stroke._replace(start=ends[0], end=ends[1]), "erase")
             )
         return ruled
+
+    def across(self, ruled: Ruled, until: Ruled, piece: str) -> None:
+        """Draw a line lightly from its mark to where it meets another."""
+        ends = ruled.start.at.xy, meet(ruled.line, until.line).xy
+        on_sheet = self.sheet.clip(ends)
+        if on_sheet is not None:
+            drawn = at(ends, on_sheet[0]), at(ends, on_sheet[1])
+            stroke = Stroke(*drawn, ruled.family, Role.GUIDE, piece)
+            self._step.strokes += self._before_nearer(StepStroke(stroke, "erase"))
+
+    def tried(self, start: Mark, goal: Mark, toward_mm: float, piece: str) -> None:
+        """The ruler laid from a mark to a point, where nothing is drawn."""
+        end = toward(start.at, goal.at, toward_mm)
+        stroke = Stroke(start.at.xy, end.xy, goal.name, Role.GUIDE, piece)
+        self._step.tried.append(stroke)
 
     def along(self, start: Mark, end: Mark) -> Ruled:
         """A line that is drawn already between two marks, to be crossed with another."""
@@ -228,19 +258,51 @@ class Paper:
             if guide.ruled is ruled:
                 guide.reached.append(mark.at)
 
-    def keep(self, start: Mark, end: Mark, family: str, body: Body) -> None:
-        """A finished line from mark to mark, stopped where nearer things stand before it."""
-        segment = start.at.xy, end.at.xy
+    def keep(
+        self, start: Mark, end: Mark, family: str, body: Body, shows: Sequence[Portion] = (WHOLE,)
+    ) -> None:
+        """A finished line from mark to mark, stopped where nearer things stand before it.
+
+        `shows` are the portions of it that the piece itself does not hide.
+        """
         self.moved(Do.JOIN, (start.name, end.name), None)
-        on_sheet = self.sheet.clip(segment)
-        if on_sheet is None:
-            return
-        self._step.corners += (start, end)
-        for t0, t1 in remainder(self._covered(segment, family, body), on_sheet):
-            if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
-                ends = at(segment, t0), at(segment, t1)
-                stroke = Stroke(*ends, family, Role.OUTLINE, body.piece)
-                self._step.strokes.append(StepStroke(stroke, "keep"))
+        self._keep((start.at.xy, end.at.xy), (start, end), family, body, shows)
+
+    def keep_along(
+        self,
+        start: Mark,
+        ruled: Ruled,
+        end: Point,
+        family: str,
+        body: Body,
+        shows: Sequence[Portion],
+    ) -> None:
+        """A finished line from a mark along a ruled one, which stops where it runs behind the
+        piece itself; `end` is where it would end behind it.
+        """
+        foot = meet(ruled.line, join(end, Point(ruled.line.a, ruled.line.b, 0.0)))
+        self.moved(Do.JOIN, (start.name, *(ruled.uses or (ruled.name,))), None)
+        self._keep((start.at.xy, foot.xy), (start,), family, body, shows)
+
+    def _keep(
+        self,
+        whole: Segment,
+        ends: tuple[Mark, ...],
+        family: str,
+        body: Body,
+        shows: Sequence[Portion],
+    ) -> None:
+        for portion in shows:
+            segment = at(whole, portion[0]), at(whole, portion[1])
+            on_sheet = self.sheet.clip(segment)
+            if on_sheet is None:
+                continue
+            self._step.corners += ends
+            for t0, t1 in remainder(self._covered(segment, family, body), on_sheet):
+                if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
+                    drawn = at(segment, t0), at(segment, t1)
+                    stroke = Stroke(*drawn, family, Role.OUTLINE, body.piece)
+                    self._step.strokes.append(StepStroke(stroke, "keep"))
 
     def _covered(self, segment: Segment, family: str, body: Body) -> list[Portion]:
         covered = drawn_by_others(segment, body, self.standing, self.tolerance)

@@ -89,16 +89,14 @@ def readings(scene: Scene) -> Iterator[Reading]:
         yield from _of_view(("views", name), view)
     for number, piece in enumerate(scene.exercise.pieces):
         path = ("pieces", number)
-        if not isinstance(piece, Block):
-            continue
         for anchor in ("front", "edge", "stack"):
-            fields = getattr(piece, anchor)
+            fields = getattr(piece, anchor, None)
             if fields is not None:
                 for name in type(fields).model_fields:
                     value = getattr(fields, name)
                     if isinstance(value, float):
                         yield Reading((*path, anchor, name), value)
-        if piece.stack is not None:
+        if isinstance(piece, Block) and piece.stack is not None:
             continue
         for grip in piece.grips(scene.stage(number)):
             if grip.field == "edge":

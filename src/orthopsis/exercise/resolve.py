@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cached_property
+from typing import NamedTuple
 
 from orthopsis.construction.moves import Mark, Step
 from orthopsis.construction.order import Body, near_to_far
@@ -19,11 +20,18 @@ from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.picture.cylinder import Thing
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import BehindTheEye, Sight
-from orthopsis.pieces.base import Stage
+from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.registry import AnyPiece
-from orthopsis.pieces.stack import unstacked
 
 LEAST_EYE_HEIGHT_MM = 50.0
+
+
+class Part(NamedTuple):
+    """Something that is drawn as one, where it stands, and the number of its piece."""
+
+    piece: Drawn
+    stage: Stage
+    number: int
 
 
 @dataclass(frozen=True)
@@ -58,17 +66,21 @@ class Scene:
         """
         done: list[AnyPiece] = []
         for number, piece in enumerate(self.exercise.pieces):
-            if piece.stack is not None:
-                stage = self.stage(number)
-                base = next((one for one in done if one.id == piece.stack.on), None)
-                if base is None:
-                    raise stage.refuse(
-                        "stack.on", f"no piece '{piece.stack.on}' is listed before this one"
-                    )
-                done.append(unstacked(piece, piece.stack, base, stage))
-            else:
-                done.append(piece)
+            done.append(piece.on_lines_of(done, self.stage(number)))
         return done
+
+    @cached_property
+    def parts(self) -> list[Part]:
+        """All that is drawn, in the order of the document. Raises ExerciseError."""
+        return [
+            Part(one, self.stage(number), number)
+            for number, piece in enumerate(self.pieces)
+            for one in piece.parts()
+        ]
+
+    def number_of(self, name: str) -> int:
+        """The document's number of the piece that has a part of this name."""
+        return next(part.number for part in self.parts if part.piece.id == name)
 
     @cached_property
     def sight(self) -> Sight:
@@ -79,20 +91,19 @@ class Scene:
         try:
             return Sight(solids(self), level)
         except BehindTheEye as error:
-            number = next(i for i, one in enumerate(self.exercise.pieces) if one.id == error.piece)
             raise ExerciseError(
-                f"pieces[{number}]", f"{error}, where nothing is seen; shorten it or move it back"
+                f"pieces[{self.number_of(error.piece)}]",
+                f"{error}, where nothing is seen; shorten it or move it back",
             ) from None
 
     @cached_property
     def bodies(self) -> list[Body]:
-        """Every piece as it will stand on paper. Raises ExerciseError."""
-        pieces = self.pieces
-        return [piece.body(self.stage(number)) for number, piece in enumerate(pieces)]
+        """Every part as it will stand on paper. Raises ExerciseError."""
+        return [part.piece.body(part.stage) for part in self.parts]
 
     @cached_property
     def drawing_order(self) -> list[int]:
-        """The pieces from near to far. Raises ExerciseError, NoDrawingOrder."""
+        """The parts from near to far. Raises ExerciseError, NoDrawingOrder."""
         return near_to_far(self.bodies)
 
     @cached_property
@@ -162,11 +173,7 @@ def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
 
 def solids(scene: Scene) -> list[Thing]:
     """All solids of the sheet in eye space, in the order of their pieces. Raises ExerciseError."""
-    return [
-        solid
-        for number, piece in enumerate(scene.pieces)
-        for solid in piece.solids(scene.stage(number))
-    ]
+    return [solid for part in scene.parts for solid in part.piece.solids(part.stage)]
 
 
 def picture(scene: Scene) -> list[Stroke]:
@@ -184,7 +191,7 @@ def eye_level_behind(scene: Scene) -> list[Segment]:
 
 
 def bodies(scene: Scene) -> list[Body]:
-    """Every piece as it will stand on paper. Raises ExerciseError."""
+    """Every part as it will stand on paper. Raises ExerciseError."""
     return scene.bodies
 
 
@@ -196,14 +203,15 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper = Paper(scene.sheet, scene.wording, reading_mm=reading_mm)
     _lay_out(paper, scene)
     points = _place_points(paper, scene)
-    pieces = scene.pieces
     standing = paper.standing = bodies(scene)
     for number in scene.drawing_order:
-        first = len(paper.steps)
-        pieces[number].build(paper, scene.stage(number), standing[number], points)
+        first, known = len(paper.steps), (dict(paper.faces), dict(paper.depths))
+        part = scene.parts[number]
+        part.piece.build(paper, part.stage, standing[number], points)
         if not any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
             del paper.steps[first:]
+            paper.faces, paper.depths = known
         paper.nearer.append(standing[number])
     _clean_up(paper)
     return paper.steps
@@ -268,9 +276,10 @@ def where_point(vp: VanishingPoint, scene: Scene) -> str:
 def _clean_up(paper: Paper) -> None:
     if not any(drawn.fate == "keep" for drawn in paper.strokes):
         return
+    erased = {number for step in paper.steps for number in step.erases}
     step = paper.begin("Finish")
     for number, drawn in enumerate(paper.strokes):
-        if drawn.stroke.piece is None:
+        if drawn.fate != "keep" and number not in erased:
             step.erases.append(number)
     line = paper.wording.eye_level
     step.instruction = f"{paper.wording.rub_out} the {line} and the marks that are still there."

@@ -31,10 +31,9 @@ Triangles = NDArray[np.uint32]
 
 
 def to_gltf(scene: Scene) -> str:
-    """One mesh per piece. Raises ExerciseError where no eye sees the views, so shapes are free."""
+    """One mesh per part. Raises ExerciseError where no eye sees the views, so shapes are free."""
     builder = _Builder()
-    for number, piece in enumerate(scene.pieces):
-        stage = scene.stage(number)
+    for piece, stage, _ in scene.parts:
         if stage.view.eye is None:
             raise ExerciseError(
                 "view",

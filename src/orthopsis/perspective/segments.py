@@ -19,6 +19,9 @@ Box = tuple[float, float, float, float]
 """Left, top, right and bottom on the sheet, mm."""
 
 
+WHOLE: Portion = (0.0, 1.0)
+
+
 def at(segment: Segment, t: float) -> XY:
     """The point of the segment at t; its own ends at 0 and 1 without rounding."""
     if t == 0.0 or t == 1.0:
@@ -119,6 +122,42 @@ def distance_to_segment(point: XY, segment: Segment) -> float:
     square = ex * ex + ey * ey
     u = max(0.0, min(1.0, ((px - ax) * ex + (py - ay) * ey) / square)) if square else 0.0
     return math.hypot(px - ax - u * ex, py - ay - u * ey)
+
+
+def sides_cross(loops: Sequence[Sequence[XY]]) -> tuple[tuple[int, int], tuple[int, int]] | None:
+    """Two sides of the loops that touch or cross, each as its loop and its number; None if none do.
+
+    Neighbours in a loop share a corner and may do so.
+    """
+    sides = [
+        ((i, k), (loop[k], loop[(k + 1) % len(loop)]))
+        for i, loop in enumerate(loops)
+        for k in range(len(loop))
+    ]
+    for n, ((i, a), side) in enumerate(sides):
+        for (j, b), other in sides[n + 1 :]:
+            beside = i == j and (b - a) % len(loops[i]) in (1, len(loops[i]) - 1)
+            if beside:
+                if portion_shared(side, other) is not None:
+                    return (i, a), (j, b)
+            elif _meet(side, other):
+                return (i, a), (j, b)
+    return None
+
+
+def _meet(one: Segment, other: Segment) -> bool:
+    if any(distance_to_segment(end, one) < 1e-9 for end in other):
+        return True
+    if any(distance_to_segment(end, other) < 1e-9 for end in one):
+        return True
+    return min(_sides(one, other), _sides(other, one)) > 0.0
+
+
+def _sides(line: Segment, other: Segment) -> float:
+    """Positive when both ends of a segment lie on different sides of a line."""
+    (px, py), (qx, qy) = line
+    first, second = ((qx - px) * (y - py) - (qy - py) * (x - px) for x, y in other)
+    return -first * second
 
 
 def position_on(segment: Segment, point: XY) -> float:

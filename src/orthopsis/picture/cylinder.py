@@ -38,6 +38,7 @@ class Cylinder:
     sweep_family: str
     transparent: bool = False
     floating: bool = False
+    group: str = ""
 
     def own(self, place: Vector) -> Vector:
         """A place of eye space in the cylinder's own coordinates."""
@@ -138,7 +139,7 @@ class Cylinder:
         """
         middle = self.own(plus(other.centre, times(other.sweep, 0.5)))[2]
         parts = middle < 0.0 if end == 0 else middle > 1.0
-        if not parts or (self.floating and other.floating):
+        if not parts or by_list(self, other):
             return listed_first
         return self.end_shows(end)
 
@@ -153,3 +154,9 @@ class Cylinder:
 
 Thing = Solid | Cylinder
 """What a picture can show."""
+
+
+def by_list(one: Thing, other: Thing) -> bool:
+    """Whether two float apart, so that the one listed first hides the other whole."""
+    same = (one.group or one.piece) == (other.group or other.piece)
+    return one.floating and other.floating and not same

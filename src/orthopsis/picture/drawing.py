@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
-from orthopsis.perspective.segments import Portion, Segment, at, length, remainder
+from orthopsis.perspective.segments import WHOLE, Portion, Segment, at, length, remainder
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke, joined
 from orthopsis.perspective.view import FREE
@@ -52,9 +52,6 @@ def _edges_of(sheet: Sheet) -> list[Wall]:
         Wall(lambda p: p[1] - top * p[2], 1),
         Wall(lambda p: bottom * p[2] - p[1], 1),
     ]
-
-
-WHOLE: Portion = (0.0, 1.0)
 
 
 def _cut(

@@ -35,8 +35,8 @@ from orthopsis.picture.curves import (
     arcs_of_rim,
     hidden_of_edge,
 )
-from orthopsis.picture.cylinder import Cylinder, Thing
-from orthopsis.picture.mesh import FLOATING, TRANSPARENT, Grid, Mesh, Room, Seen
+from orthopsis.picture.cylinder import Cylinder, Thing, by_list
+from orthopsis.picture.mesh import FLOATS, TRANSPARENT, Grid, Mesh, Room, Seen
 from orthopsis.picture.solid import Edge, Solid
 
 
@@ -167,10 +167,10 @@ class Sight:
 
     def _covers_before(self, own: int, box: Box) -> list[tuple[Cover, bool]]:
         """Covers of other things that may hide what lies in a box, and whether they hide whole."""
-        floating = self.things[own].floating if own < len(self.things) else False
+        thing = self.things[own] if own < len(self.things) else None
         found = []
         for i, covers in enumerate(self._covers):
-            by_order = floating and self.things[i].floating
+            by_order = thing is not None and by_list(thing, self.things[i])
             if i == own or (by_order and i > own):
                 continue
             found += [(cover, by_order) for cover in covers if boxes_touch(cover.box, box)]
@@ -264,7 +264,12 @@ class Sight:
         for number in range(last, last + 2 * far, 2):
             edges += (number, number + 1, NO_FACE, NO_FACE)
         of_ints, of_floats = self._of_ints, self._of_floats
-        flags = [TRANSPARENT * s.transparent + FLOATING * s.floating for s in solids]
+        groups: dict[str, int] = {}
+        flags = [
+            TRANSPARENT * s.transparent
+            + FLOATS * s.floating * groups.setdefault(s.group or s.piece, len(groups) + 1)
+            for s in solids
+        ]
         counts = [len(solid.shape.edges) for solid in solids]
         return Mesh(
             vertices=of_floats(vertices),

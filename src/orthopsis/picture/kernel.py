@@ -11,16 +11,7 @@ and lines an edge can meet at all, so that ten times the boxes cost about ten ti
 
 from __future__ import annotations
 
-from orthopsis.picture.mesh import (
-    FLOATING,
-    TRANSPARENT,
-    Floats,
-    Grid,
-    Ints,
-    Mesh,
-    Room,
-    Seen,
-)
+from orthopsis.picture.mesh import FLOATS, TRANSPARENT, Floats, Grid, Ints, Mesh, Room, Seen
 
 EDGE_ON = 1e-9
 """Sine of the angle under which a face counts as seen edge-on."""
@@ -49,6 +40,8 @@ def measure(mesh: Mesh, seen: Seen) -> None:
             ny += az * bx - ax * bz
             nz += ax * by - ay * bx
             ax, ay, az = bx, by, bz
+        # A face may be in several pieces, as the dot of a question mark.
+        for i in range(start, mesh.loop_starts[mesh.face_loops[face + 1]]):
             x, y = paper[2 * points[i]], paper[2 * points[i] + 1]
             left, right = min(left, x), max(right, x)
             top, bottom = min(top, y), max(bottom, y)
@@ -230,6 +223,12 @@ def nearer_solid(mesh: Mesh, seen: Seen, a: int, b: int) -> int:
     return verdict
 
 
+def by_list(mesh: Mesh, a: int, b: int) -> bool:
+    """Whether two solids float apart, so that the one listed first hides the other whole."""
+    one, two = mesh.solid_flags[a] // FLOATS, mesh.solid_flags[b] // FLOATS
+    return one > 0 and two > 0 and one != two
+
+
 # --- what hides an edge -----------------------------------------------------------------------
 
 
@@ -291,7 +290,7 @@ def under_line(
     if (t1 - t0) * size <= paper_mm:
         return found
     lead = 0.0
-    if mesh.solid_flags[own] & mesh.solid_flags[other] & FLOATING == 0:
+    if not by_list(mesh, own, other):
         t = (t0 + t1) / 2
         there = (t - at_a) / (at_b - at_a)
         lead = mesh.nearness[a] + (mesh.nearness[b] - mesh.nearness[a]) * there
@@ -367,10 +366,7 @@ def hidden_portions(
                         c = seen.inverse_depths[3 * f + 2]
                         lead0, lead1 = a * px + b * py + c - near0, a * qx + b * qy + c - near1
                         other = mesh.face_solid[f]
-                        if (
-                            other != own
-                            and mesh.solid_flags[own] & mesh.solid_flags[other] & FLOATING != 0
-                        ):
+                        if other != own and by_list(mesh, own, other):
                             # Of two that float the one listed first hides the other whole.
                             lead0 = lead1 = 1.0 if other < own else -1.0
                         if lead0 > depth_slack or lead1 > depth_slack:

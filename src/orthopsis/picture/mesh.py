@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-TRANSPARENT, FLOATING = 1, 2
-"""Flags of a solid."""
+TRANSPARENT = 1
+FLOATS = 2
+"""Flags of a solid: whether it is seen through, and FLOATS times the number of the group it floats
+with, 0 for what stands on the ground."""
 
 Floats = list[float]
 Ints = list[int]
@@ -17,7 +19,7 @@ class Mesh(NamedTuple):
     `vertices` x, y, depth of eye space; `paper` x, y on the sheet and `nearness` 1/depth of each.
     `solid_vertices`, `solid_faces`, `face_loops` and `loop_starts` tell where each one's begin,
     with one entry more for the end. `edges` are four numbers: two vertices, and the two faces that
-    meet there. `solid_flags` are TRANSPARENT and FLOATING.
+    meet there. `solid_flags` are TRANSPARENT and FLOATS.
     """
 
     vertices: Floats

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import NamedTuple
 
-from orthopsis.perspective.vector import Vector, dot, loop_normal, plus, times
+from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 
 
 @dataclass(frozen=True)
@@ -64,8 +64,8 @@ class Solid:
     """A closed solid of one piece; `vertices` are places in eye space.
 
     Faces run around so that their normals point out. A transparent solid hides nothing and
-    shows all its edges. Two floating solids are not compared by depth: the one listed first
-    hides the other whole.
+    shows all its edges. Two floating solids are not compared by depth, the one listed first hides
+    the other whole; unless they are of one `group`, as the letters of a word.
     """
 
     piece: str
@@ -73,6 +73,7 @@ class Solid:
     shape: Shape
     transparent: bool = False
     floating: bool = False
+    group: str = ""
 
     @property
     def faces(self) -> tuple[Face, ...]:
@@ -95,26 +96,23 @@ def prism(
     *,
     transparent: bool = False,
     floating: bool = False,
+    group: str = "",
 ) -> Solid:
-    """Sweep a plane outline (with holes) along `sweep`, a vector of eye space.
+    """Sweep a plane outline along `sweep`, a vector of eye space.
 
     ``loop_families[i][k]`` is the family of the side from corner k to the next of loop i.
-    Loops may run either way round; the faces are turned outward here.
+    The first loop may run either way round; holes run the other way, further outlines the same.
     """
     corners, families = [], []
-    facing: Vector | None = None
+    # The outline faces against the sweep.
+    wrong = dot(loop_normal(loops[0]), sweep) > 0.0
     for loop, named in zip(loops, loop_families, strict=True):
-        normal = loop_normal(loop)
-        # The outline faces against the sweep, its holes run the other way round.
-        wrong = dot(normal, sweep) > 0.0 if facing is None else dot(normal, facing) > 0.0
-        if facing is None:
-            facing = times(normal, -1.0) if wrong else normal
         corners.append(loop[::-1] if wrong else loop)
         families.append((*named[-2::-1], named[-1]) if wrong else tuple(named))
     front = [corner for loop in corners for corner in loop]
     vertices = (*front, *[plus(corner, sweep) for corner in front])
     shape = _prism_shape(tuple(families), sweep_family)
-    return Solid(piece, vertices, shape, transparent, floating)
+    return Solid(piece, vertices, shape, transparent, floating, group)
 
 
 @lru_cache(maxsize=256)

@@ -4,8 +4,16 @@ from __future__ import annotations
 
 from pydantic import model_validator
 
-from orthopsis.perspective.plane import Point, direction, distance, toward
-from orthopsis.pieces.base import Length, Measures, Millimetres
+from orthopsis.perspective.plane import (
+    Point,
+    direction,
+    distance,
+    distance_point_line,
+    join,
+    toward,
+)
+from orthopsis.perspective.view import VanishingPoint
+from orthopsis.pieces.base import Length, Measures, Millimetres, Stage
 from orthopsis.pieces.cut import Corner
 
 FRONT_CORNERS: tuple[Corner, ...] = ("top left", "top right", "bottom right", "bottom left")
@@ -87,3 +95,45 @@ class FrontEdge(Measures):
         if self.upright:
             return FrontEdge(x_mm=upper.x, top_mm=upper.y, bottom_mm=lower.y)
         return FrontEdge(x_mm=upper.x, y_mm=upper.y, length_mm=distance(upper, lower))
+
+
+def check_edge(edge: FrontEdge, stage: Stage) -> None:
+    """Refuse an edge that no upright of the view lies along, or that shows no side."""
+    third = stage.view.uprights
+    if edge.upright and not third.at.at_infinity:
+        raise stage.refuse(
+            "edge", f"uprights run to {third.name} here; give x_mm, y_mm and length_mm"
+        )
+    if not edge.upright:
+        if third.at.at_infinity:
+            raise stage.refuse(
+                "edge", "uprights stand straight here; give x_mm, top_mm and bottom_mm"
+            )
+        _check_slanting(edge, third, stage)
+    line = join(*edge.ends(third.at))
+    for vp in stage.view.level_points:
+        if distance_point_line(vp.at, line) < 1e-3:
+            raise stage.refuse(
+                "edge.x_mm",
+                f"{edge.x_mm:g} mm stands exactly over {vp.name}, where "
+                "a side shrinks to a line; move the edge or the point by a millimetre",
+            )
+
+
+def _check_slanting(edge: FrontEdge, third: VanishingPoint, stage: Stage) -> None:
+    """The edge lies between the eye level's side of VP3 and VP3."""
+    y, upper = third.at.xy[1], edge.upper
+    below = y > stage.view.eye_level_mm
+    if (upper.y >= y - 1.0) if below else (upper.y <= y + 1.0):
+        raise stage.refuse(
+            "edge.y_mm",
+            f"{upper.y:g} mm lies on the far side of {third.name} at {y:g} mm, where no "
+            "upright begins; move the edge toward the eye level",
+        )
+    room = distance(upper, third.at)
+    if below and edge.drawn_mm >= room - 1e-6:
+        raise stage.refuse(
+            "edge.length_mm",
+            f"{edge.drawn_mm:g} mm reaches {third.name}, {room:.1f} mm away, which no upright "
+            "reaches; make the edge shorter",
+        )

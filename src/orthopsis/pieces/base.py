@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import re
-from abc import abstractmethod
-from collections.abc import Mapping
-from dataclasses import dataclass
-from typing import Annotated, Literal, Self
+from abc import ABC, abstractmethod
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -36,9 +36,13 @@ class Stage:
     sheet: Sheet
     view: View
     path: str
+    named: Mapping[str, str] = field(default_factory=dict)
+    """What the document calls a field, where a piece is worked out as another kind."""
 
     def refuse(self, field: str, message: str) -> ExerciseError:
         """An error that names the piece's field."""
+        first, dot, rest = field.partition(".")
+        field = self.named.get(first, first) + dot + rest
         return ExerciseError(f"{self.path}.{field}" if field else self.path, message)
 
     def depth_at(self, standing: str, foot_y_mm: float, field: str) -> float:
@@ -67,6 +71,27 @@ class Grip:
     at: Point
 
 
+class Drawn(ABC):
+    """What is drawn as one: it has a name of its own, a solid and a construction."""
+
+    if TYPE_CHECKING:
+        # Fields of a piece's model, properties of a letter.
+        id: Any
+        name: Any
+
+    @abstractmethod
+    def solids(self, stage: Stage) -> list[Thing]:
+        """The thing in eye space. Raises ExerciseError where its measures make no solid."""
+
+    @abstractmethod
+    def body(self, stage: Stage) -> Body:
+        """The thing as it will stand on paper, for the drawing order."""
+
+    @abstractmethod
+    def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
+        """Record the moves that draw it; `points` are the marks of its vanishing points."""
+
+
 class Piece(Measures):
     """A thing on the sheet. `standing` decides what hides what; it never moves a line.
 
@@ -86,9 +111,10 @@ class Piece(Measures):
         """The id as words, for titles."""
         return re.sub(r"[-_]+", " ", self.id).strip().capitalize()
 
-    @abstractmethod
-    def solids(self, stage: Stage) -> list[Thing]:
-        """The piece in eye space. Raises ExerciseError where its measures make no solid."""
+    def parts(self) -> Sequence[Drawn]:
+        """What it consists of: itself, or several that are drawn one by one."""
+        assert isinstance(self, Drawn), f"{self.kind} says what it consists of"
+        return (self,)
 
     @abstractmethod
     def grips(self, stage: Stage) -> list[Grip]:
@@ -98,10 +124,10 @@ class Piece(Measures):
     def moved(self, stage: Stage, view: View) -> Self:
         """The same thing in the world, measured on the sheet of a viewer who stands elsewhere."""
 
-    @abstractmethod
-    def body(self, stage: Stage) -> Body:
-        """The piece as it will stand on paper, for the drawing order."""
+    def on_lines_of(self, others: Sequence[Piece], stage: Stage) -> Self:
+        """The piece with measures of its own, where it is given by the lines of one listed before.
 
-    @abstractmethod
-    def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
-        """Record the moves that draw the piece; `points` are the marks of its vanishing points."""
+        Raises ExerciseError.
+        """
+        del others, stage
+        return self

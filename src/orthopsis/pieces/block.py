@@ -8,6 +8,7 @@ front edge is its right-hand upright, from corner 1 down to corner 2.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from typing import Any, Self
 
 from pydantic import model_validator
@@ -17,8 +18,6 @@ from orthopsis.perspective.plane import (
     LEFT,
     LEVEL,
     Point,
-    distance,
-    distance_point_line,
     join,
     meet,
     part_way,
@@ -28,17 +27,16 @@ from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import (
     HORIZONTAL,
     VERTICAL,
-    VanishingPoint,
     View,
     eye_space,
     on_paper,
 )
 from orthopsis.picture.solid import Solid, prism
-from orthopsis.pieces.anchor import FRONT_CORNERS, Front, FrontEdge
+from orthopsis.pieces.anchor import FRONT_CORNERS, Front, FrontEdge, check_edge
 from orthopsis.pieces.base import Grip, Piece, Stage
 from orthopsis.pieces.block_shape import INWARD, block_body
 from orthopsis.pieces.cut import ON_LEVEL_MM, Corner, Cut, check_share, share_on_paper
-from orthopsis.pieces.stack import Stack
+from orthopsis.pieces.stack import Stack, unstacked
 
 FAR_MM = 1e4
 """Further than any sheet: the end of a line that may be drawn on."""
@@ -69,31 +67,55 @@ class Block(Piece):
             raise ValueError("give either front and depth, or edge, left and right, or stack")
         return self
 
+    def on_lines_of(self, others: Sequence[Piece], stage: Stage) -> Self:
+        if self.stack is None:
+            return self
+        base = next((one for one in others if one.id == self.stack.on), None)
+        if not isinstance(base, Block):
+            raise stage.refuse("stack.on", f"no block '{self.stack.on}' is listed before this one")
+        return unstacked(self, self.stack, base, stage)
+
     # --- for the picture ---------------------------------------------------------------------
 
     def block(self, stage: Stage) -> Solid:
         """The box as a prism: its near face swept to a vanishing point."""
         self._check(stage)
-        if self.front is not None:
-            return self._solid_from_front(stage, self.front)
-        assert self.edge is not None
-        return self._solid_from_edge(stage, self.edge)
+        near, sides, sweep, sweep_family = self.near_face(stage)
+        return prism(
+            self.id,
+            [near],
+            [sides],
+            sweep,
+            sweep_family,
+            transparent=self.transparent,
+            floating=self.standing == "floating",
+        )
 
-    def _solid_from_front(self, stage: Stage, front: Front) -> Solid:
+    def near_face(self, stage: Stage) -> tuple[list[Vector], list[str], Vector, str]:
+        """Corners 0 to 3 in eye space, the families of the sides between them, and the sweep that
+        leads to corners 4 to 7, with its family.
+        """
+        if self.front is not None:
+            return self._near_front(stage, self.front)
+        assert self.edge is not None
+        return self._near_side(stage, self.edge)
+
+    def _near_front(
+        self, stage: Stage, front: Front
+    ) -> tuple[list[Vector], list[str], Vector, str]:
         assert self.depth is not None
         (vanishing_point,) = stage.view.vanishing_points
         vp = vanishing_point.at
         depth = self._anchor_depths(stage)[0]
-        corner = self.depth_corner(vp)
-        share = self.depth.share_by_projection(front.corners[corner], vp, stage.view)
+        share = self.depth.share_by_projection(self.depth_start(vp)[0], vp, stage.view)
         check_share(share, self.depth, stage, "depth")
         sides = [HORIZONTAL, VERTICAL, HORIZONTAL, VERTICAL]
         near = [eye_space(place, depth) for place in front.corners]
-        return self._prism(
-            near, sides, eye_space(vp, depth * share / (1.0 - share)), vanishing_point.name
-        )
+        return near, sides, eye_space(vp, depth * share / (1.0 - share)), vanishing_point.name
 
-    def _solid_from_edge(self, stage: Stage, edge: FrontEdge) -> Solid:
+    def _near_side(
+        self, stage: Stage, edge: FrontEdge
+    ) -> tuple[list[Vector], list[str], Vector, str]:
         view, depths = stage.view, self._anchor_depths(stage)
         ends = edge.ends(view.uprights.at)
         reach = {}
@@ -106,20 +128,7 @@ class Block(Piece):
         near = [plus(top, reach["left"]), top, bottom, plus(bottom, reach["left"])]
         to_left, to_right = (vp.name for vp in view.level_points)
         sides = [to_left, view.uprights.name, to_left, view.uprights.name]
-        return self._prism(near, sides, reach["right"], to_right)
-
-    def _prism(
-        self, near: list[Vector], sides: list[str], sweep: Vector, sweep_family: str
-    ) -> Solid:
-        return prism(
-            self.id,
-            [near],
-            [sides],
-            sweep,
-            sweep_family,
-            transparent=self.transparent,
-            floating=self.standing == "floating",
-        )
+        return near, sides, reach["right"], to_right
 
     # --- for the construction ----------------------------------------------------------------
 
@@ -134,9 +143,8 @@ class Block(Piece):
     def _body_from_front(self, stage: Stage, front: Front) -> Body:
         assert self.depth is not None
         vp = stage.view.vanishing_points[0].at
-        corner = self.depth_corner(vp)
-        start = front.corners[corner]
-        place = self.depth.place_on_paper(start, vp, stage.view, INWARD[corner])
+        start, inward = self.depth_start(vp)
+        place = self.depth.place_on_paper(start, vp, stage.view, inward)
         share = share_on_paper(start, vp, place)
         check_share(share, self.depth, stage, "depth")
         nearness = self._anchor_nearness(stage)[0]
@@ -190,9 +198,8 @@ class Block(Piece):
         """The depth of a front, or the left and right cuts of an edge and a slanting one's end."""
         vps = [vp.at for vp in stage.view.level_points]
         if self.front is not None and self.depth is not None:
-            corner = self.depth_corner(vps[0])
-            start = self.front.corners[corner]
-            place = self.depth.place_on_paper(start, vps[0], stage.view, INWARD[corner])
+            start, inward = self.depth_start(vps[0])
+            place = self.depth.place_on_paper(start, vps[0], stage.view, inward)
             return [Grip("depth", self.depth.way, start, vps[0], place)]
         assert self.edge is not None
         grips, ends = [], self.edge.ends(stage.view.uprights.at)
@@ -246,6 +253,12 @@ class Block(Piece):
         return self.model_copy(update=changed)
 
     # --- what both sides read from the document ----------------------------------------------
+
+    def depth_start(self, vp: Point) -> tuple[Point, Point]:
+        """The place of the front whose guide line carries the depth, and the way over the front."""
+        assert self.front is not None
+        corner = self.depth_corner(vp)
+        return self.front.corners[corner], INWARD[corner]
 
     def depth_corner(self, vp: Point) -> int:
         """The front corner whose guide line carries the depth.
@@ -327,7 +340,7 @@ class Block(Piece):
         if self.edge is not None:
             if points != 2:
                 raise stage.refuse("edge", "this view has one point; give front and depth")
-            self._check_edge(self.edge, stage)
+            check_edge(self.edge, stage)
         corners = FRONT_CORNERS if self.front is not None else ("top", "bottom")
         for field, cut in (("depth", self.depth), ("left", self.left), ("right", self.right)):
             if cut is None:
@@ -342,45 +355,6 @@ class Block(Piece):
                     f"{cut.true_mm:g} mm has no true depth here: the triangle of the three points "
                     "is not acute, so no eye sees right angles; move VP3, or give along_mm",
                 )
-
-    def _check_edge(self, edge: FrontEdge, stage: Stage) -> None:
-        third = stage.view.uprights
-        if edge.upright and not third.at.at_infinity:
-            raise stage.refuse(
-                "edge", f"uprights run to {third.name} here; give x_mm, y_mm and length_mm"
-            )
-        if not edge.upright:
-            if third.at.at_infinity:
-                raise stage.refuse(
-                    "edge", "uprights stand straight here; give x_mm, top_mm and bottom_mm"
-                )
-            self._check_slanting(edge, third, stage)
-        line = join(*edge.ends(third.at))
-        for vp in stage.view.level_points:
-            if distance_point_line(vp.at, line) < 1e-3:
-                raise stage.refuse(
-                    "edge.x_mm",
-                    f"{edge.x_mm:g} mm stands exactly over {vp.name}, where "
-                    "a side shrinks to a line; move the edge or the point by a millimetre",
-                )
-
-    def _check_slanting(self, edge: FrontEdge, third: VanishingPoint, stage: Stage) -> None:
-        """The edge lies between the eye level's side of VP3 and VP3."""
-        y, upper = third.at.xy[1], edge.upper
-        below = y > stage.view.eye_level_mm
-        if (upper.y >= y - 1.0) if below else (upper.y <= y + 1.0):
-            raise stage.refuse(
-                "edge.y_mm",
-                f"{upper.y:g} mm lies on the far side of {third.name} at {y:g} mm, where no "
-                "upright begins; move the edge toward the eye level",
-            )
-        room = distance(upper, third.at)
-        if below and edge.drawn_mm >= room - 1e-6:
-            raise stage.refuse(
-                "edge.length_mm",
-                f"{edge.drawn_mm:g} mm reaches {third.name}, {room:.1f} mm away, which no upright "
-                "reaches; make the edge shorter",
-            )
 
 
 def sideways(vp: Point, other_vp: Point) -> Point:

@@ -41,7 +41,7 @@ EDGE_ON_MM = 1e-6
 """A face that shows no wider than this is seen edge-on."""
 
 
-def _thickness_mm(corners: Sequence[Point]) -> float:
+def thickness_mm(corners: Sequence[Point]) -> float:
     """Area over the longer side, positive when the loop runs clockwise to the eye."""
     longest = max(distance(p, q) for p, q in pairwise((*corners, corners[0])))
     return outline_area_mm2(corners) / longest if longest else 0.0
@@ -52,7 +52,7 @@ def seen_faces(corners: Sequence[Point]) -> list[int]:
     return [
         number
         for number, face in enumerate(FACES)
-        if _thickness_mm([corners[k] for k in face]) > EDGE_ON_MM
+        if thickness_mm([corners[k] for k in face]) > EDGE_ON_MM
     ]
 
 
@@ -75,7 +75,7 @@ def block_body(piece: Piece, corners: tuple[tuple[Point, float], ...]) -> Body:
         corners=corners,
         faces=FACES,
         seen_faces=tuple(
-            tuple(places[k].xy for k in FACES[number]) for number in seen_faces(places)
+            (tuple(places[k].xy for k in FACES[number]),) for number in seen_faces(places)
         ),
         seen_edges=tuple(
             SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))

@@ -17,13 +17,16 @@ from orthopsis.pieces.block_shape import INWARD, seen_edges
 class Edges:
     """Which edges are drawn, and the keeping of them.
 
-    A `light` block is only a help for something in it: all its edges are drawn thinly and erased.
+    A `light` block is only a help for something in it: its edges are drawn thinly and erased, all
+    of them if what stands in it needs the `whole` block.
     """
 
-    def __init__(self, paper: Paper, body: Body, *, light: bool = False) -> None:
+    def __init__(
+        self, paper: Paper, body: Body, *, light: bool = False, whole: bool = False
+    ) -> None:
         self.paper, self.body, self.light = paper, body, light
         corners = [place for place, _ in body.corners]
-        self.seen = seen_edges(corners, body.transparent or light)
+        self.seen = seen_edges(corners, whole or (body.transparent and not light))
 
     def shows(self, a: int, b: int) -> bool:
         return (min(a, b), max(a, b)) in self.seen
@@ -351,9 +354,14 @@ def _close_back(
 
 def tidy(box: Block, paper: Paper) -> None:
     """Rub out what the piece grew from and darken what stays."""
-    step = paper.begin(f"{box.name}: tidy and darken", box.id)
-    paper.tidy(box.id)
-    rub, what = paper.wording.rub_out, box.kind
+    tidy_piece(box.id, box.name, box.kind, paper)
+
+
+def tidy_piece(piece: str, name: str, what: str, paper: Paper) -> None:
+    """The same for a piece by its id, its name in titles, and what it is called."""
+    step = paper.begin(f"{name}: tidy and darken", piece)
+    paper.tidy(piece)
+    rub = paper.wording.rub_out
     curved = any(paper.strokes[number].stroke.curve is not None for number in step.darkens)
     darken = (
         "darken its sides with the ruler and its curves by hand"

@@ -9,12 +9,12 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.picture.cylinder import Thing
-from orthopsis.pieces.base import Stage
+from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.block import Block
 from orthopsis.pieces.block_steps import Edges, construct_block, tidy
 
 
-class Box(Block):
+class Box(Block, Drawn):
     """A box: `front` and `depth` in one-point; `edge`, `left` and `right` in two and three."""
 
     kind: Literal["box"]

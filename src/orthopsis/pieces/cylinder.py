@@ -23,7 +23,7 @@ from orthopsis.perspective.vector import minus, plus, times
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.picture.cylinder import Cylinder as Round
 from orthopsis.picture.cylinder import Thing
-from orthopsis.pieces.base import Stage
+from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.block import Block
 from orthopsis.pieces.block_shape import outline_area_mm2, seen_faces
 from orthopsis.pieces.block_steps import Edges, construct_block, tidy
@@ -46,7 +46,7 @@ OUTSIDE = 1.0 / math.cos(math.pi / SIDES)
 """A prism with so many sides stands outside the circle by this factor, at its corners."""
 
 
-class Cylinder(Block):
+class Cylinder(Block, Drawn):
     """A round thing in a block. `axis`: `up`; in one-point also `away`; else `left` or `right`,
     to that side's vanishing point.
     """
@@ -96,7 +96,7 @@ class Cylinder(Block):
         goal = self._goal(stage)
         arcs, lines = _outline(ovals, self._ends_shown(corners), goal, self.transparent)
         # Between the two lines that touch both curves lies the side.
-        sides = [(lines[0][0], lines[0][1], lines[1][1], lines[1][0])] if lines else []
+        sides = [((lines[0][0], lines[0][1], lines[1][1], lines[1][0]),)] if lines else []
         return replace(
             body,
             hull=self._hull(body),
@@ -113,7 +113,9 @@ class Cylinder(Block):
 
     def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
         """The light block, a circle in each end that shows, and the lines that touch both."""
-        marks = construct_block(self, paper, stage, Edges(paper, body, light=True), points)
+        marks = construct_block(
+            self, paper, stage, Edges(paper, body, light=True, whole=True), points
+        )
         goal = self._goal(stage)
         family = self._families(stage)[2]
         corners = [place for place, _ in body.corners]

@@ -8,5 +8,7 @@ from pydantic import Field
 
 from orthopsis.pieces.box import Box
 from orthopsis.pieces.cylinder import Cylinder
+from orthopsis.pieces.letters import Letters
+from orthopsis.pieces.outline import Outline
 
-AnyPiece = Annotated[Box | Cylinder, Field(discriminator="kind")]
+AnyPiece = Annotated[Box | Cylinder | Letters | Outline, Field(discriminator="kind")]

@@ -88,7 +88,8 @@ def unreadable(scene: Scene) -> Iterator[Advice]:
     where = (scene.sheet.width_mm / 2, scene.main.eye_level_mm)
     name = None
     if isinstance(number, int):
-        where = bodies(scene)[number].corners[0][0].xy
+        first = next(k for k, part in enumerate(scene.parts) if part.number == number)
+        where = bodies(scene)[first].corners[0][0].xy
         name = scene.exercise.pieces[number].name
     changes = tuple(change for _, _, change in found if not isinstance(change.value, tuple))
     more = {"piece": name, "nearest_mm": _nearest(mm, smallest), "count": len(found)}

@@ -10,7 +10,6 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.perspective.segments import XY
-from orthopsis.pieces.block import Block
 
 ROUND_MM = 5.0
 """Remedies move things by round measures."""
@@ -34,10 +33,10 @@ class Advice:
 def steps_aside(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change, ...]]]:
     """A piece moved sideways by round steps, the smallest first."""
     piece = scene.exercise.pieces[number]
-    if not isinstance(piece, Block) or piece.stack is not None:
+    held = piece.front or piece.edge
+    if held is None:
         return
-    anchor = "front" if piece.front is not None else "edge"
-    x_mm = (piece.front or piece.edge).x_mm  # type: ignore[union-attr]
+    anchor, x_mm = "front" if piece.front is not None else "edge", held.x_mm
     for step_mm in (5.0, 10.0, 20.0, 40.0, 80.0, 160.0):
         for way in (step_mm, -step_mm):
             yield way, (Change(("pieces", number, anchor, "x_mm"), x_mm + way),)

@@ -16,17 +16,17 @@ from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.plane import Point, angle_deg
 from orthopsis.perspective.segments import XY, at, length
 from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.pieces.block import Block
+from orthopsis.pieces.registry import AnyPiece
 
 CONE_DEG = 60.0
 
 
-def sharpest_corner(scene: Scene) -> tuple[Block, Point, float] | None:
+def sharpest_corner(scene: Scene) -> tuple[AnyPiece, Point, float] | None:
     """The piece whose lowest front corner, below the eye level, is sharpest; place and angle."""
     found = None
     for number, piece in enumerate(scene.pieces):
         view = scene.stage(number).view
-        if not isinstance(piece, Block) or piece.edge is None:
+        if piece.edge is None:
             continue
         foot = piece.edge.ends(view.uprights.at)[1]
         left, right = (vp.at for vp in view.level_points)
@@ -122,10 +122,11 @@ def _furthest_outside(scene: Scene) -> tuple[int, XY, float] | None:
     left, right, third = corners
     middle = tuple(sum(c[k] for c in corners) / 3 for k in (0, 1))
     worst: tuple[int, XY, float] | None = None
-    for number, piece in enumerate(scene.pieces):
-        if piece.view is not None:
+    for part, body in zip(scene.parts, scene.bodies, strict=True):
+        number = part.number
+        if scene.exercise.pieces[number].view is not None:
             continue
-        for place, _ in piece.body(scene.stage(number)).corners:
+        for place, _ in body.corners:
             x, y = place.xy
             out = 0.0
             for (ax, ay), (bx, by) in ((left, third), (right, third)):

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 
-from orthopsis.construction.order import stand_apart
+from orthopsis.construction.order import Area, stand_apart
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
 from orthopsis.exercise.resolve import Scene, bodies
@@ -19,18 +19,20 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
         _ = scene.drawing_order
     except NoDrawingOrder as error:
         pair = error.pair
-        names = [piece.id for piece in scene.exercise.pieces]
-        first, number = (names.index(name) for name in pair)
+        names = [part.piece.id for part in scene.parts]
+        first, second = (names.index(name) for name in pair)
+        number = scene.parts[second].number
 
         def apart(changed: Scene) -> bool:
-            one, other = (changed.pieces[k].body(changed.stage(k)) for k in (first, number))
+            parts = (changed.parts[k] for k in (first, second))
+            one, other = (part.piece.body(part.stage) for part in parts)
             return stand_apart(one, other)
 
         moved = first_that(scene, steps_aside(scene, number), apart)
         step_mm = abs(moved[0]) if moved else 0.0
         yield Advice(
             "in-one-another",
-            bodies(scene)[number].corners[0][0].xy,
+            bodies(scene)[second].corners[0][0].xy,
             step_mm,
             10.0,
             moved[1] if moved else (),
@@ -39,25 +41,25 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
 
 
 def slivers(scene: Scene) -> Iterator[Advice]:
-    for number, (body, piece) in enumerate(zip(bodies(scene), scene.exercise.pieces, strict=True)):
+    for k, (body, part) in enumerate(zip(bodies(scene), scene.parts, strict=True)):
         thin = _sliver(body.seen_faces)
         if thin is None:
             continue
 
-        def wide(changed: Scene, number: int = number) -> bool:
-            stage = changed.stage(number)
-            return _sliver(changed.pieces[number].body(stage).seen_faces) is None
+        def wide(changed: Scene, k: int = k) -> bool:
+            there = changed.parts[k]
+            return _sliver(there.piece.body(there.stage).seen_faces) is None
 
-        moved = first_that(scene, steps_aside(scene, number), wide)
-        more = {"piece": piece.name, "step_mm": abs(moved[0]) if moved else None}
+        moved = first_that(scene, steps_aside(scene, part.number), wide)
+        more = {"piece": part.piece.name, "step_mm": abs(moved[0]) if moved else None}
         yield Advice("sliver", thin[0], thin[1], 5.0, moved[1] if moved else (), more)
 
 
-def _sliver(faces: Sequence[Sequence[XY]]) -> tuple[XY, float] | None:
-    for face in faces:
-        width_mm = _thinnest(face)
+def _sliver(faces: Sequence[Area]) -> tuple[XY, float] | None:
+    for outline, *_ in faces:
+        width_mm = _thinnest(outline)
         if width_mm < LEAST_FACE_MM:
-            return face[0], width_mm
+            return outline[0], width_mm
     return None
 
 

@@ -83,7 +83,7 @@ def picture_record(scene: Scene) -> dict[str, Any]:
                 "at": point(grip.at.xy),
             }
             for number, piece in enumerate(scene.pieces)
-            if piece.stack is None
+            if getattr(piece, "stack", None) is None
             for grip in piece.grips(scene.stage(number))
         ],
     }

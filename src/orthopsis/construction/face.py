@@ -1,0 +1,239 @@
+"""The lines of a face: rows and columns at shares of its height and width.
+
+On a front, which is true in shape, they are measured. On a face that runs away the rows start from
+marks on its near upright, and each column stands where such a row meets the diagonal: a third of
+the way down is a third of the way across. On a near upright that leans to a point of its own, marks
+are carried from a level measuring line. Source: similar triangles, and that lines stay lines in
+perspective; handbooks of drawing divide a receding wall so (from memory).
+"""
+
+from __future__ import annotations
+
+from typing import Protocol
+
+from orthopsis.construction.doubt import mixed
+from orthopsis.construction.moves import Do, Mark, Ruled
+from orthopsis.construction.paper import Paper
+from orthopsis.perspective.plane import (
+    LEFT,
+    LEVEL,
+    distance,
+    part_way,
+)
+from orthopsis.perspective.view import FREE
+
+Corners = tuple[Mark, Mark, Mark, Mark]
+
+
+class Lines(Protocol):
+    """Rows and columns of a face, by shares of its height from the top and width from the left."""
+
+    def row(self, share: float) -> Ruled: ...
+
+    def column(self, share: float) -> Ruled: ...
+
+    def crossing(self, column: float, row: float) -> Mark: ...
+
+
+class Front:
+    """A face in true shape, its corners clockwise from the top left: all lines by set square.
+
+    With `halved` the ruler only halves, and the columns stand where rows meet the diagonal.
+    """
+
+    def __init__(self, paper: Paper, corners: Corners, piece: str, *, halved: bool) -> None:
+        self.paper, self.corners, self.piece, self.halved = paper, corners, piece, halved
+        p, q, r, s = corners
+        self._rows = {0.0: paper.along(p, q), 1.0: paper.along(s, r)}
+        self._columns = {0.0: paper.along(p, s), 1.0: paper.along(q, r)}
+        self._marks = {(0.0, 0.0): p, (1.0, 0.0): q, (1.0, 1.0): r, (0.0, 1.0): s}
+        self._diagonal: Ruled | None = None
+
+    def row(self, share: float) -> Ruled:
+        if share not in self._rows:
+            mark = self._mark(self.corners[0], self.corners[3], share)
+            self._marks[0.0, share] = mark
+            self._rows[share] = self.paper.level(mark)
+            self.paper.across(self._rows[share], self._columns[1.0], self.piece)
+        return self._rows[share]
+
+    def column(self, share: float) -> Ruled:
+        if share not in self._columns:
+            if self.halved:
+                mark = self.paper.cross(self.row(share), self._diagonal_line())
+            else:
+                mark = self._mark(self.corners[0], self.corners[1], share)
+                self._marks[share, 0.0] = mark
+            line = self._columns[share] = self.paper.upright(mark)
+            for edge in (0.0, 1.0) if self.halved else (1.0,):
+                self.paper.across(line, self._rows[edge], self.piece)
+        return self._columns[share]
+
+    def crossing(self, column: float, row: float) -> Mark:
+        if (column, row) not in self._marks:
+            across, down = self.row(row), self.column(column)
+            if (column, row) not in self._marks:
+                self._marks[column, row] = self.paper.cross(across, down)
+        return self._marks[column, row]
+
+    def _mark(self, start: Mark, end: Mark, share: float) -> Mark:
+        if self.halved:
+            return divided(self.paper, start, end, share)
+        return self.paper.measure_along(start, end, share * distance(start.at, end.at))
+
+    def _diagonal_line(self) -> Ruled:
+        if self._diagonal is None:
+            p, _, r, _ = self.corners
+            self._diagonal = self.paper.join(p, r, FREE, self.piece)
+        return self._diagonal
+
+
+class Face:
+    """A face that runs away: its corners clockwise from the top left as they are seen.
+
+    `near` says on which side its front edge is. Rows run to `along`, columns to `third` or
+    straight down. With `halved` the front edge is only halved. A true width in mm, carried by a
+    measuring point, gives the columns without a diagonal: `true` is that width, its point, and
+    the corner it is laid out from.
+    """
+
+    def __init__(
+        self,
+        paper: Paper,
+        corners: Corners,
+        near: str,
+        along: Mark,
+        third: Mark | None,
+        piece: str,
+        *,
+        halved: bool,
+        true: tuple[float, Mark, Mark] | None = None,
+    ) -> None:
+        self.paper, self.corners, self.piece = paper, corners, piece
+        self.near, self.along, self.third = near, along, third
+        self.halved, self.true = halved, true
+        p, q, r, s = corners
+        self.top, self.foot = (q, r) if near == "right" else (p, s)
+        self._levels = {0.0: self.top, 1.0: self.foot}
+        self._rows = {0.0: paper.along(p, q), 1.0: paper.along(s, r)}
+        self._columns = {0.0: paper.along(p, s), 1.0: paper.along(q, r)}
+        self._marks = {(0.0, 0.0): p, (1.0, 0.0): q, (1.0, 1.0): r, (0.0, 1.0): s}
+        self._bay, self._diagonal = (0.0, 1.0), paper.along(p, r)
+        self._drawn_diagonal = False
+
+    def level(self, share: float) -> Mark:
+        """The mark on the front edge from which a row starts."""
+        if share not in self._levels:
+            self._levels[share] = self._new_level(share)
+        return self._levels[share]
+
+    def _new_level(self, share: float) -> Mark:
+        paper, top, foot = self.paper, self.top, self.foot
+        if self.third is None:
+            if self.halved:
+                return divided(paper, top, foot, share)
+            return paper.measure_along(top, foot, share * distance(top.at, foot.at))
+        if self.halved and share in (0.5, 0.25, 0.75):
+            return self._halved(share)
+        return self._carried(share, self.third)
+
+    def _halved(self, share: float) -> Mark:
+        """Half of a part of the front edge: through the crossing of the part's diagonals."""
+        step = 0.5 if share == 0.5 else 0.25
+        above, below = share - step, share + step
+        far = 0.0 if self.near == "right" else 1.0
+        near_above, near_below = self.level(above), self.level(below)
+        far_above, far_below = (self._far_end(far, part) for part in (above, below))
+        down = self.paper.join(near_above, far_below, FREE, self.piece)
+        up = self.paper.join(near_below, far_above, FREE, self.piece)
+        middle = self.paper.cross(down, up)
+        line = self.paper.lay(middle, self.along)
+        return self.paper.cross(line, self.paper.along(self.top, self.foot))
+
+    def _far_end(self, far: float, share: float) -> Mark:
+        if (far, share) not in self._marks:
+            line = self.row(share)
+            self._marks[far, share] = self.paper.cross(line, self._columns[far])
+        return self._marks[far, share]
+
+    def _carried(self, share: float, third: Mark) -> Mark:
+        """A share of the leaning front edge, carried from a level line where it is measured.
+
+        The last measure and the edge's foot point to the place level with VP3 from which all
+        measures are carried: parallels of the level line vanish there.
+        """
+        paper = self.paper
+        if not hasattr(self, "_carrier"):
+            long_mm = distance(self.top.at, self.foot.at)
+            self._way = LEFT if self.near == "left" else LEVEL
+            last = paper.measure_along(self.top, self._way, long_mm)
+            carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
+            self._carrier, self._long_mm = carrier, long_mm
+        laid = paper.measure_along(self.top, self._way, share * self._long_mm)
+        line = paper.aim(laid, self._carrier, self.piece, family=FREE, fate="erase")
+        return paper.cross(line, paper.along(self.top, self.foot))
+
+    def row(self, share: float) -> Ruled:
+        if share not in self._rows:
+            self._rows[share] = self.paper.aim(
+                self.level(share), self.along, self.piece, fate="erase"
+            )
+        return self._rows[share]
+
+    def bay(self, left: float, right: float) -> None:
+        """From now on the columns are found within a part of the face, by its own diagonal."""
+        if (left, right) != self._bay:
+            start, end = self.crossing(left, 0.0), self.crossing(right, 1.0)
+            self._bay, self._diagonal = (left, right), self.paper.along(start, end)
+            self._drawn_diagonal = False
+
+    def column(self, share: float) -> Ruled:
+        if share not in self._columns:
+            self._columns[share] = self._new_column(share)
+        return self._columns[share]
+
+    def _new_column(self, share: float) -> Ruled:
+        left, right = self._bay
+        if self.true is not None:
+            mark = self._measured(share, *self.true)
+        else:
+            if not self._drawn_diagonal:
+                start, end = self.crossing(left, 0.0), self.crossing(right, 1.0)
+                self._diagonal = self.paper.join(start, end, FREE, self.piece)
+                self._drawn_diagonal = True
+            part = round((share - left) / (right - left), 12)
+            mark = self.paper.cross(self.row(part), self._diagonal)
+        return plumb(self.paper, mark, self.third)
+
+    def _measured(self, share: float, true_mm: float, point: Mark, start: Mark) -> Mark:
+        """A column's place on the upper or lower line, by its measuring point."""
+        paper = self.paper
+        part = share if self.near == "left" else 1.0 - share
+        way = LEVEL if point.at.x < self.along.at.x else LEFT
+        laid = paper.measure_along(start, way, part * true_mm)
+        line = paper.aim(laid, point, self.piece, family=FREE, fate="erase")
+        edge = self._rows[0.0 if start is self.top else 1.0]
+        return paper.cross(line, edge)
+
+    def crossing(self, column: float, row: float) -> Mark:
+        near = 1.0 if self.near == "right" else 0.0
+        if column == near:
+            return self.level(row)
+        if (column, row) not in self._marks:
+            across, down = self.row(row), self.column(column)
+            if (column, row) not in self._marks:
+                self._marks[column, row] = self.paper.cross(across, down)
+        return self._marks[column, row]
+
+
+def plumb(paper: Paper, start: Mark, third: Mark | None) -> Ruled:
+    """An upright through a mark: by set square, or by the ruler on VP3."""
+    return paper.upright(start) if third is None else paper.lay(start, third)
+
+
+def divided(paper: Paper, start: Mark, end: Mark, share: float) -> Mark:
+    """A part of a length on paper, found by halving it again and again with the ruler."""
+    sway = mixed((1.0 - share, start.sway), (share, end.sway))
+    mark = paper.mark(part_way(start.at, end.at, share), sway)
+    paper.moved(Do.DIVIDE, (start.name, end.name), mark.name)
+    return mark

@@ -1,0 +1,295 @@
+"""Carved out of a block: profiles on one of its faces, swept back to the vanishing point.
+
+In one-point the face is the front. In two- and three-point it is the side that the profile runs
+along, left or right of the front edge, and the sweep goes to the other side's vanishing point.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Literal, NamedTuple, Self
+
+from orthopsis.construction.corner_test import Ends, what_shows
+from orthopsis.construction.order import Body, Corner, Hull, SeenLine
+from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, turn
+from orthopsis.perspective.segments import XY, Portion, at
+from orthopsis.perspective.vector import Vector, minus, plus, times
+from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint, View
+from orthopsis.picture.solid import Solid, prism
+from orthopsis.pieces.base import Stage
+from orthopsis.pieces.block import Block
+from orthopsis.pieces.block_shape import EDGE_ON_MM, FACES, thickness_mm
+from orthopsis.pieces.cut import ON_LEVEL_MM, Cut
+from orthopsis.pieces.profile import Profile
+
+Run = Literal["left", "right"]
+Four = tuple[int, int, int, int]
+
+
+class FaceOf(NamedTuple):
+    """The block's corners around a face, clockwise from its top left, and those behind them."""
+
+    near: Four
+    far: Four
+
+
+FRONT = FaceOf((0, 1, 2, 3), (4, 5, 6, 7))
+SIDES: dict[Run, FaceOf] = {"left": FRONT, "right": FaceOf((1, 5, 6, 2), (0, 4, 7, 3))}
+
+
+class Carved(Block):
+    """A block with profiles on its face. `run` is the side that is the face in two- and
+    three-point; in one-point it is the front.
+    """
+
+    run: Run | None = None
+
+    @property
+    def halved(self) -> bool:
+        """Whether all lines lie on halves, quarters and eighths, so that no measure is needed."""
+        return False
+
+    def block_body(self, stage: Stage) -> Body:
+        """The whole block by ruler."""
+        return Block.body(self, stage)
+
+    def moved(self, stage: Stage, view: View) -> Self:
+        """The same piece seen from elsewhere. A depth measured along a line becomes a fraction, as
+        another corner may then be the nearest to the vanishing point.
+        """
+        if self.depth is None or self.depth.way not in ("along_mm", "x_mm"):
+            return super().moved(stage, view)
+        vp = stage.view.level_points[0].at
+        share = self.depth.share_by_projection(self.depth_start(vp)[0], vp, stage.view)
+        return self.model_copy(update={"depth": Cut(fraction=share)}).moved(stage, view)
+
+    def profiles(self) -> Sequence[Profile]:
+        """What is carved, on columns and rows of the whole face."""
+        raise NotImplementedError
+
+    @property
+    def face_of_block(self) -> FaceOf:
+        """Which corners of the block the face has."""
+        return FRONT if self.run is None else SIDES[self.run]
+
+    def families(self, stage: Stage) -> tuple[str, str, VanishingPoint]:
+        """The family along the face's rows, that along its columns, and the point swept to."""
+        view = stage.view
+        if self.run is None:
+            return HORIZONTAL, VERTICAL, view.level_points[0]
+        left, right = view.level_points
+        along, back = (left, right) if self.run == "left" else (right, left)
+        return along.name, view.uprights.name, back
+
+    def depth_start(self, vp: Point) -> tuple[Point, Point]:
+        """The corner of the profiles nearest to the vanishing point, unless `from` names one of
+        the front; for an `x_mm`, the nearest from which it lies toward the point.
+        """
+        assert self.front is not None and self.depth is not None
+        if self.depth.from_ is not None:
+            return super().depth_start(vp)
+        p, _, r, _ = self.front.corners
+        width, height = r.x - p.x, r.y - p.y
+        corners = [
+            Point(p.x + u * width, p.y + v * height)
+            for profile in self.profiles()
+            for loop in profile.places
+            for u, v in loop
+        ]
+        x = self.depth.x_mm
+        if x is not None:
+            between = [c for c in corners if min(c.x, vp.x) < x < max(c.x, vp.x)]
+            nearest = min((abs(c.x - x) for c in between), default=0.0)
+            corners = [c for c in between if abs(c.x - x) < nearest + 1e-9] or corners
+        if self.depth.true_mm is not None:
+            # Along the eye level a true length is carried nowhere.
+            corners = [c for c in corners if abs(c.y - vp.y) >= ON_LEVEL_MM]
+        start = nearest_to(vp, corners)
+        return start, LEVEL if start.x < (p.x + r.x) / 2 else LEFT
+
+    def _check(self, stage: Stage) -> None:
+        super()._check(stage)
+        if self.front is not None and self.run is not None:
+            raise stage.refuse("run", "in one-point the front is the face; leave run out")
+        if self.edge is None:
+            return
+        if self.run is None:
+            raise stage.refuse("run", "say which side of the edge is the face, left or right")
+        left, right = (vp.at for vp in stage.view.level_points)
+        upper, lower = self.edge.ends(stage.view.uprights.at)
+        seen = (
+            turn(upper, lower, left) > 0.0
+            if self.run == "left"
+            else turn(upper, lower, right) < 0.0
+        )
+        if not seen:
+            name, way = ("VP1", "right") if self.run == "left" else ("VP2", "left")
+            raise stage.refuse(
+                "edge.x_mm",
+                f"{self.edge.x_mm:g} mm lies beyond {name}, where the face turns its back to us; "
+                f"move the edge to the {way} of the point, or let it run to the {way}",
+            )
+
+    # --- for the picture ---------------------------------------------------------------------
+
+    def carved_solid(self, stage: Stage, profile: Profile, name: str, group: str = "") -> Solid:
+        """A profile of the face as a prism."""
+        self._check(stage)
+        near, _, sweep, _ = self.near_face(stage)
+        across, down, back = self.families(stage)
+        first, low = near[0], near[3]
+        along = minus(near[1], first)
+        if self.run == "right":
+            first, low, along, sweep = near[1], near[2], sweep, minus(near[0], near[1])
+        up = minus(low, first)
+        loops = [
+            [plus(first, plus(times(along, u), times(up, v))) for u, v in loop]
+            for loop in profile.places
+        ]
+        named = {"row": across, "column": down, "slanted": FREE}
+        families = iter([named[profile.direction(side)] for side in profile.sides])
+        return prism(
+            name,
+            loops,
+            [[next(families) for _ in loop] for loop in loops],
+            sweep,
+            back.name,
+            transparent=self.transparent,
+            floating=self.standing == "floating",
+            group=group,
+        )
+
+    # --- for the construction ----------------------------------------------------------------
+
+    def carved_body(
+        self, stage: Stage, profile: Profile, name: str, block: Body, group: str = ""
+    ) -> CarvedBody:
+        """A profile of the face by ruler, on the lines of the whole `block`."""
+        space = [(x / n, y / n, 1.0 / n) for (x, y, _), n in block.corners]
+        near, far = ([space[k] for k in four] for four in self.face_of_block)
+        places = [place for loop in profile.places for place in loop]
+        corners = tuple(_on_face(four, place) for four in (near, far) for place in places)
+        outer = _bounds(places)
+        hull = Hull(tuple(_on_face(four, place) for four in (near, far) for place in outer), FACES)
+        return carved_body(
+            name,
+            profile,
+            corners,
+            hull,
+            tuple(
+                Hull(tuple(_on_face(four, place) for four in (near, far) for place in cell), FACES)
+                for cell in profile.cells
+            ),
+            self.families(stage)[2].at,
+            transparent=self.transparent,
+            floating=self.standing == "floating",
+            group=group,
+        )
+
+
+def _on_face(corners: Sequence[Vector], place: XY) -> Corner:
+    """A place of a face, by its shares of width and height, and its nearness.
+
+    With the nearness n of its corners a face is at (x/n, y/n, 1/n), and there parts are parts.
+    """
+    p, q, _, s = corners
+    u, v = place
+    x, y, depth = plus(p, plus(times(minus(q, p), u), times(minus(s, p), v)))
+    return Point(x / depth, y / depth), 1.0 / depth
+
+
+def _bounds(places: Sequence[XY]) -> list[XY]:
+    us, vs = zip(*places, strict=True)
+    left, right, top, bottom = min(us), max(us), min(vs), max(vs)
+    return [(left, top), (right, top), (right, bottom), (left, bottom)]
+
+
+@dataclass(frozen=True)
+class CarvedBody(Body):
+    """A swept profile on paper. Its corners are those of the face and then those behind them.
+
+    `shows` are the portions of each line that the piece itself leaves to be seen.
+    """
+
+    cells: tuple[Hull, ...] = ()
+    shows: Mapping[Ends, list[Portion]] = field(default_factory=dict)
+
+    @cached_property
+    def parts(self) -> Sequence[Hull]:
+        return self.cells
+
+
+def carved_body(
+    name: str,
+    profile: Profile,
+    corners: tuple[Corner, ...],
+    hull: Hull,
+    cells: tuple[Hull, ...],
+    vp: Point,
+    *,
+    transparent: bool,
+    floating: bool,
+    group: str,
+) -> CarvedBody:
+    """What a swept profile shows, by the corner test."""
+    count = len(profile.corners)
+    places = [place for place, _ in corners]
+    face, far = places[:count], places[count:]
+    sides = list(profile.sides)
+    quads = [(b, a, a + count, b + count) for a, b in sides]
+    shown = [thickness_mm([places[k] for k in quad]) > EDGE_ON_MM for quad in quads]
+    loops: list[list[Point]] = []
+    numbers: list[tuple[int, ...]] = []
+    first = 0
+    for loop in profile.loops:
+        numbers.append(tuple(range(first, first + len(loop))))
+        loops.append(face[first : first + len(loop)])
+        first += len(loop)
+    if transparent:
+        ends = [*sides, *((k, k + count) for k in range(count))]
+        ends += [(a + count, b + count) for a, b in sides]
+        shows: Mapping[Ends, list[Portion]] = {pair: [(0.0, 1.0)] for pair in ends}
+    else:
+        shows = what_shows(loops, far, sides, shown, vp)
+    outline = tuple(tuple(corner.xy for corner in loop) for loop in loops)
+    return CarvedBody(
+        piece=name,
+        corners=corners,
+        faces=(numbers[0], tuple(k + count for k in numbers[0]), *quads),
+        seen_faces=(
+            outline,
+            *(
+                (tuple(places[k].xy for k in quad),)
+                for quad, shows_side in zip(quads, shown, strict=True)
+                if shows_side
+            ),
+        ),
+        seen_edges=tuple(
+            _seen_line(corners[a], corners[b], portion)
+            for (a, b), portions in shows.items()
+            for portion in portions
+        ),
+        transparent=transparent,
+        floating=floating,
+        hull=hull,
+        group=group,
+        cells=cells,
+        shows=shows,
+    )
+
+
+def _seen_line(start: Corner, end: Corner, portion: Portion) -> SeenLine:
+    whole = SeenLine((start[0].xy, end[0].xy), (start[1], end[1]))
+    t0, t1 = portion
+    return SeenLine(
+        (at(whole.segment, t0), at(whole.segment, t1)),
+        (whole.nearness_at(t0), whole.nearness_at(t1)),
+    )
+
+
+def nearest_to(vp: Point, places: Sequence[Point]) -> Point:
+    """The place that lies nearest to a vanishing point; of equals the lower, then the right one."""
+    apart = [place for place in places if distance(place, vp) > 1e-6]
+    return min(apart, key=lambda p: (round(distance(p, vp), 9), -p.y, -p.x))

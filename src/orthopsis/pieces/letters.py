@@ -1,0 +1,234 @@
+"""Letters: a word carved from one block, or a single letter.
+
+A letter is data (`alphabet`): its outline on named lines. Each letter of a word is drawn by itself
+and has a name of its own, the word's and its number: ``fern:1`` is the F.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Annotated, Literal, Self
+
+from pydantic import AfterValidator, Field, model_validator
+
+from orthopsis.construction.moves import Mark
+from orthopsis.construction.order import Body
+from orthopsis.construction.paper import Paper
+from orthopsis.perspective.view import View
+from orthopsis.picture.cylinder import Thing
+from orthopsis.pieces.alphabet import (
+    FORMS,
+    GAP_MM,
+    HEIGHT_MM,
+    Alphabet,
+    Placed,
+    letter,
+    set_in_row,
+)
+from orthopsis.pieces.anchor import Front, FrontEdge
+from orthopsis.pieces.base import Drawn, Grip, Length, Measures, Millimetres, Piece, Stage
+from orthopsis.pieces.carve import carve
+from orthopsis.pieces.carved import Carved, CarvedBody, Run
+from orthopsis.pieces.cut import Cut
+from orthopsis.pieces.profile import Profile
+
+MOST_LETTERS = 24
+
+
+def _can_be_drawn(text: str) -> str:
+    if not text.strip():
+        raise ValueError("write at least one letter")
+    for character in text:
+        if character not in FORMS and character != " ":
+            if character.upper() in FORMS:
+                raise ValueError(
+                    f"'{character}' is a small letter; block letters are capitals, so write "
+                    f"'{text.upper()}'"
+                )
+            raise ValueError(
+                f"there is no block letter for '{character}'; use A to Z, 0 to 9 and & ! ? - . '"
+            )
+    return text
+
+
+Text = Annotated[str, Field(min_length=1, max_length=MOST_LETTERS), AfterValidator(_can_be_drawn)]
+
+
+class LettersFront(Measures):
+    """The place of the first letter's top left corner on the sheet, and the letters' height."""
+
+    x_mm: Millimetres
+    y_mm: Millimetres
+    height_mm: Length
+
+
+class Word(Carved):
+    """The block that a word is carved from."""
+
+    kind: Literal["letters"] = "letters"
+    row: tuple[Placed, ...]
+    alphabet: Alphabet
+
+    @property
+    def halved(self) -> bool:
+        return self.alphabet == "quartered"
+
+    @property
+    def true_width(self) -> float:
+        """The word's width when its letters are 60 mm high."""
+        last = self.row[-1]
+        return last.left_mm + last.width_mm
+
+    def room(self, number: int) -> tuple[float, float]:
+        """Where a letter begins and ends, as shares of the word's width."""
+        placed = self.row[number]
+        end = placed.left_mm + placed.width_mm
+        return placed.left_mm / self.true_width, end / self.true_width
+
+    @cached_property
+    def _profiles(self) -> tuple[Profile, ...]:
+        return tuple(
+            letter(placed.character, self.alphabet).within(*self.room(k))
+            for k, placed in enumerate(self.row)
+        )
+
+    def profiles(self) -> Sequence[Profile]:
+        return self._profiles
+
+
+@dataclass(frozen=True, eq=False)
+class Letter(Drawn):
+    """One letter of a word."""
+
+    word: Word
+    number: int
+
+    @property
+    def id(self) -> str:
+        return f"{self.word.id}:{self.number + 1}"
+
+    @property
+    def name(self) -> str:
+        """The letter, with its place where the word has it twice."""
+        characters = [placed.character for placed in self.word.row]
+        character = characters[self.number]
+        if characters.count(character) == 1:
+            return f"Letter {character}"
+        return f"{_ORDINALS.get(self.number + 1, f'{self.number + 1}th')} letter, {character}"
+
+    @property
+    def profile(self) -> Profile:
+        return self.word.profiles()[self.number]
+
+    def solids(self, stage: Stage) -> list[Thing]:
+        stage = named(stage, self.word)
+        return [self.word.carved_solid(stage, self.profile, self.id, self.word.id)]
+
+    def body(self, stage: Stage) -> Body:
+        stage = named(stage, self.word)
+        block = self.word.block_body(stage)
+        return self.word.carved_body(stage, self.profile, self.id, block, self.word.id)
+
+    def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
+        assert isinstance(body, CarvedBody)
+        stage, room = named(stage, self.word), self.word.room(self.number)
+        carve(self.word, self.name, self.profile, body, paper, stage, points, room)
+
+
+_ORDINALS = {1: "1st", 2: "2nd", 3: "3rd", 21: "21st", 22: "22nd", 23: "23rd"}
+
+
+def named(stage: Stage, word: Word) -> Stage:
+    """The stage on which a word's sides go by the names that the document gives them."""
+    if word.run is None:
+        return stage
+    other = "left" if word.run == "right" else "right"
+    return replace(stage, named={word.run: "length", other: "thickness"})
+
+
+class Letters(Piece):
+    """A word in block letters: in one-point `front` and `depth`; in two- and three-point `edge`,
+    the side to which it `run`s, its `length` there and its `thickness`.
+
+    `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
+    find. `gap_mm` is the room between letters when they are 60 mm high.
+    """
+
+    kind: Literal["letters"]
+    text: Text
+    alphabet: Alphabet = "measured"
+    gap_mm: Annotated[float, Field(ge=1, le=200)] = GAP_MM
+    front: LettersFront | None = None
+    depth: Cut | None = None
+    edge: FrontEdge | None = None
+    run: Run | None = None
+    length: Cut | None = None
+    thickness: Cut | None = None
+
+    @model_validator(mode="after")
+    def _one_form(self) -> Self:
+        by_front = (self.front, self.depth)
+        by_edge = (self.edge, self.run, self.length, self.thickness)
+        if not (
+            (None not in by_front and by_edge == (None,) * 4)
+            or (None not in by_edge and by_front == (None, None))
+        ):
+            raise ValueError("give either front and depth, or edge, run, length and thickness")
+        return self
+
+    @cached_property
+    def word(self) -> Word:
+        """The block of the whole word."""
+        row = tuple(set_in_row(self.text, self.alphabet, self.gap_mm))
+        left, last = row[0].left_mm, row[-1]
+        row = tuple(placed._replace(left_mm=placed.left_mm - left) for placed in row)
+        common = {
+            name: getattr(self, name)
+            for name in ("id", "view", "standing", "transparent", "turned_vp_mm", "alphabet")
+        }
+        if self.front is not None:
+            wide = (last.left_mm - left + last.width_mm) / HEIGHT_MM * self.front.height_mm
+            front = Front(
+                x_mm=self.front.x_mm,
+                y_mm=self.front.y_mm,
+                width_mm=wide,
+                height_mm=self.front.height_mm,
+            )
+            return Word(**common, row=row, front=front, depth=self.depth)
+        sides = {"left": self.length, "right": self.thickness}
+        if self.run == "right":
+            sides = {"left": self.thickness, "right": self.length}
+        return Word(**common, row=row, edge=self.edge, run=self.run, **sides)
+
+    def parts(self) -> Sequence[Drawn]:
+        return [Letter(self.word, number) for number in range(len(self.word.row))]
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        """The cuts of the word's block, by the document's names."""
+        stage = named(stage, self.word)
+        return [
+            replace(grip, field=stage.named.get(grip.field, grip.field))
+            for grip in self.word.grips(stage)
+        ]
+
+    def moved(self, stage: Stage, view: View) -> Self:
+        """The same word seen by a viewer who stands elsewhere before the same sheet."""
+        there = self.word.moved(named(stage, self.word), view)
+        if there.front is not None:
+            front = LettersFront(
+                x_mm=there.front.x_mm, y_mm=there.front.y_mm, height_mm=there.front.height_mm
+            )
+            return self.model_copy(update={"front": front, "depth": there.depth})
+        length, thickness = there.left, there.right
+        if self.run == "right":
+            length, thickness = thickness, length
+        return self.model_copy(
+            update={
+                "edge": there.edge,
+                "length": length,
+                "thickness": thickness,
+                "turned_vp_mm": there.turned_vp_mm,
+            }
+        )
