@@ -65,8 +65,7 @@ class Front:
                 mark = self._mark(self.corners[0], self.corners[1], share)
                 self._marks[share, 0.0] = mark
             line = self._columns[share] = self.paper.upright(mark)
-            for edge in (0.0, 1.0) if self.halved else (1.0,):
-                self.paper.across(line, self._rows[edge], self.piece)
+            self.paper.across(line, self._rows[1.0], self.piece, since=self._rows[0.0])
         return self._columns[share]
 
     def crossing(self, column: float, row: float) -> Mark:
@@ -203,7 +202,9 @@ class Face:
                 self._drawn_diagonal = True
             part = round((share - left) / (right - left), 12)
             mark = self.paper.cross(self.row(part), self._diagonal)
-        return plumb(self.paper, mark, self.third)
+        line = plumb(self.paper, mark, self.third)
+        self.paper.across(line, self._rows[1.0], self.piece, since=self._rows[0.0])
+        return line
 
     def _measured(self, share: float, true_mm: float, point: Mark, start: Mark) -> Mark:
         """A column's place on the upper or lower line, by its measuring point."""

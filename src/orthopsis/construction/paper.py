@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise, takewhile
 from typing import TYPE_CHECKING
 
 from orthopsis.construction.cover import drawn_by_others, open_parts, under
-from orthopsis.construction.doubt import FIRM, Sway, crossing_sway, doubt
+from orthopsis.construction.doubt import crossing_sway, doubt
 from orthopsis.construction.guides import PENDING, Guide
 from orthopsis.construction.moves import (
     Curve,
@@ -16,21 +16,17 @@ from orthopsis.construction.moves import (
     Fate,
     Mark,
     Measure,
-    Move,
     Ruled,
-    Step,
     StepStroke,
 )
 from orthopsis.construction.order import Body
-from orthopsis.construction.wording import Wording, mark_names
+from orthopsis.construction.record import Record
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import (
     LEVEL,
     UPRIGHT,
     Line,
     Point,
-    direction,
-    distance,
     join,
     meet,
     toward,
@@ -47,105 +43,33 @@ from orthopsis.perspective.segments import (
     portion_shared,
     remainder,
 )
-from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.perspective.tolerance import EXACT, Tolerance
-from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint
+from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
 if TYPE_CHECKING:
     from orthopsis.construction.face import Face
 
 
 @dataclass
-class Paper:
-    """Records moves as steps. Every mark and line comes from earlier ones or from a measure.
+class Paper(Record):
+    """Marks and lines made from earlier ones, and what stays of them.
 
     `corner_marks` are the corners of each piece drawn so far, for those on its lines; `faces` the
     lines of faces that several pieces share, and `depths` a corner with the one behind it.
     `standing` are all bodies that will be drawn, in the order of the document, and `nearer` those
-    that are drawn already. With `reading_mm` every measure is set to the nearest mark of such a
-    ruler, to see how far the lines then miss.
+    that are drawn already.
     """
 
-    sheet: Sheet
-    wording: Wording
-    tolerance: Tolerance = EXACT
-    reading_mm: float | None = None
-    steps: list[Step] = field(default_factory=list)
     corner_marks: dict[str, dict[int, Mark]] = field(default_factory=dict)
     standing: list[Body] = field(default_factory=list)
     nearer: list[Body] = field(default_factory=list)
     faces: dict[str, Face] = field(default_factory=dict)
     depths: dict[str, tuple[Mark, Mark]] = field(default_factory=dict)
     _guides: list[Guide] = field(default_factory=list)
-    _names: Iterator[str] = field(default_factory=lambda: mark_names())
     _ruled: int = 0
     _curves: int = 0
-    _readings: int = 0
-
-    def begin(self, title: str, piece: str | None = None) -> Step:
-        """Open a step; the moves that follow belong to it."""
-        self.steps.append(Step(title, piece))
-        return self.steps[-1]
 
     # --- marks -------------------------------------------------------------------------------
-
-    def eye_level(self, y_mm: float) -> None:
-        """The eye level line right across, measured down from the top on both sides."""
-        left, _, right, _ = self.sheet.bounds
-        for edge in ("left", "right"):
-            self.moved(Do.MEASURE, (), f"{edge} end of the eye level")
-            self._step.measures.append(Measure(f"top edge, {edge} side", "y", y_mm))
-        self.moved(Do.JOIN, tuple(m.makes or "" for m in self._step.moves), "eye level")
-        self._draw_own((left, y_mm), (right, y_mm), HORIZONTAL)
-
-    def frame(self) -> None:
-        """The frame inside the sheet's edge."""
-        left, top, right, bottom = self.sheet.bounds
-        self._step.measures.append(Measure("every edge", "x", self.sheet.frame_mm))
-        self.moved(Do.MEASURE, (), "frame")
-        for y in (top, bottom):
-            self._draw_own((left, y), (right, y), HORIZONTAL)
-        for x in (left, right):
-            self._draw_own((x, top), (x, bottom), VERTICAL)
-
-    def given(self, vp: VanishingPoint, eye_level_mm: float) -> Mark:
-        """A vanishing point, measured from the left edge, and from the top when off the level."""
-        x, y = self._read(vp.at.xy[0]), vp.at.xy[1]
-        mark = Mark(vp.name, Point(x, self._read(y)), self._misread((1.0, 0.0), (0.0, 1.0)))
-        self.moved(Do.MEASURE, (), mark.name)
-        self._step.marks.append(mark)
-        self._step.measures.append(Measure("left edge", "x", x))
-        if y != eye_level_mm:
-            self._step.measures.append(Measure("top edge", "y", y))
-        return mark
-
-    def measuring_point(self, mark: Mark, vp: Mark) -> Mark:
-        """A measuring or distance point, measured out from its vanishing point."""
-        length_mm = distance(vp.at, mark.at)
-        self.moved(Do.MEASURE, (vp.name,), mark.name)
-        way = direction(vp.at, mark.at)
-        place = toward(vp.at, mark.at, self._read(length_mm))
-        mark = Mark(mark.name, place, {**vp.sway, **self._misread(way)})
-        self._step.marks.append(mark)
-        self._step.measures.append(Measure(vp.name, "along", length_mm))
-        return mark
-
-    def measure(self, x_mm: float, y_mm: float) -> Mark:
-        """Mark a point by its measures from the sheet's left and top edge."""
-        place = Point(self._read(x_mm), self._read(y_mm))
-        mark = self.mark(place, self._misread((1.0, 0.0), (0.0, 1.0)))
-        self.moved(Do.MEASURE, (), mark.name)
-        self._step.measures.append(Measure("left edge", "x", x_mm))
-        self._step.measures.append(Measure("top edge", "y", y_mm))
-        return mark
-
-    def measure_on_edge(self, x_mm: float) -> Mark:
-        """Mark a measure on the sheet's top edge, from its left end."""
-        mark = self.mark(Point(self._read(x_mm), 0.0), self._misread((1.0, 0.0)))
-        self.moved(Do.MEASURE, (), mark.name)
-        self._step.measures.append(Measure("left edge", "x", x_mm))
-        return mark
 
     def measure_down(self, y_mm: float, line: Ruled) -> Mark:
         """Mark on a line the place that lies so far below the sheet's top edge."""
@@ -153,17 +77,6 @@ class Paper:
         self.moved(Do.MEASURE, (), side.name)
         self._step.measures.append(Measure("top edge", "y", y_mm))
         return self.cross(self.level(side), line)
-
-    def measure_along(self, start: Mark, goal: Mark | Point, length_mm: float) -> Mark:
-        """Mark a length from `start` toward a mark or a direction, ruler's zero on `start`."""
-        far = goal.at if isinstance(goal, Mark) else goal
-        place = toward(start.at, far, self._read(length_mm))
-        sway = {**start.sway, **self._misread(direction(start.at, far))}
-        mark = self.mark(place, sway)
-        uses = (start.name, goal.name) if isinstance(goal, Mark) else (start.name,)
-        self.moved(Do.MEASURE, uses, mark.name)
-        self._step.measures.append(Measure(start.name, "along", length_mm))
-        return mark
 
     def cross(self, first: Ruled, second: Ruled) -> Mark:
         """Mark where two ruled lines cross; guide lines are drawn as far as this mark."""
@@ -219,9 +132,10 @@ class Paper:
             )
         return ruled
 
-    def across(self, ruled: Ruled, until: Ruled, piece: str) -> None:
-        """Draw a line lightly from its mark to where it meets another."""
-        ends = ruled.start.at.xy, meet(ruled.line, until.line).xy
+    def across(self, ruled: Ruled, until: Ruled, piece: str, since: Ruled | None = None) -> None:
+        """Draw a line lightly to where it meets another, from its mark or from a third line."""
+        start = ruled.start.at if since is None else meet(ruled.line, since.line)
+        ends = start.xy, meet(ruled.line, until.line).xy
         on_sheet = self.sheet.clip(ends)
         if on_sheet is not None:
             drawn = at(ends, on_sheet[0]), at(ends, on_sheet[1])
@@ -401,42 +315,7 @@ class Paper:
             if (t1 - t0) * length(stroke.segment) > self.tolerance.paper_mm
         ]
 
-    @property
-    def strokes(self) -> list[StepStroke]:
-        """The lines of all steps so far; their positions are what `darkens` and `erases` name."""
-        return [drawn for step in self.steps for drawn in step.strokes]
-
-    def _draw_own(self, start: XY, end: XY, family: str) -> None:
-        stroke = Stroke(start, end, family, Role.GUIDE, None)
-        self._step.strokes.append(StepStroke(stroke, "guide"))
-
     # --- inside ------------------------------------------------------------------------------
-
-    @property
-    def _step(self) -> Step:
-        return self.steps[-1]
-
-    def mark(self, place: Point, sway: Sway = FIRM) -> Mark:
-        """Name a place that a move has made."""
-        mark = Mark(next(self._names), place, sway)
-        self._step.marks.append(mark)
-        return mark
-
-    def _read(self, mm: float) -> float:
-        """A measure as it is set."""
-        if self.reading_mm is None:
-            return mm
-        return round(mm / self.reading_mm) * self.reading_mm
-
-    def _misread(self, *ways: tuple[float, float]) -> dict[int, tuple[float, float]]:
-        """One more reading in each of some directions."""
-        first = self._readings
-        self._readings += len(ways)
-        return dict(enumerate(ways, start=first))
-
-    def moved(self, do: Do, uses: tuple[str, ...], makes: str | None) -> None:
-        """Record a move of the open step: what it uses, and what it makes."""
-        self._step.moves.append(Move(do, uses, makes))
 
     def _rule(
         self,

@@ -11,6 +11,7 @@ from pydantic import ValidationError
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import FORMAT, VERSION, Exercise
+from orthopsis.pieces.registry import KINDS
 
 MAX_BYTES = 2_000_000
 
@@ -63,7 +64,7 @@ def field_path(location: Sequence[str | int]) -> str:
     return path
 
 
-_UNION_TAGS = {"OwnSize", "one-point", "two-point", "three-point", "box", "cylinder"}
+_UNION_TAGS = {"OwnSize", "one-point", "two-point", "three-point", *KINDS}
 
 
 def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset()) -> ExerciseError:

@@ -64,6 +64,7 @@ def step_record(position: int, step: Step) -> dict[str, Any]:
         "marks": [{"name": mark.name, "at": point(mark.at.xy)} for mark in step.marks],
         "measures": [{"zero": m.zero, "axis": m.axis, "mm": number(m.mm)} for m in step.measures],
         "strokes": [{**stroke_record(drawn.stroke), "fate": drawn.fate} for drawn in step.strokes],
+        "tried": [stroke_record(stroke) for stroke in step.tried],
         "darkens": list(step.darkens),
         "erases": list(step.erases),
         "check": step.check,

@@ -39,7 +39,7 @@ def carve(
         _from_front(carving, room)
     else:
         _from_side(Carving(owner, name, profile, body, paper, stage, points), room)
-    tidy_piece(body.piece, name, "shape", paper)
+    tidy_piece(body.piece, name, "letter" if owner.kind == "letters" else "shape", paper)
 
 
 def _from_front(carving: Carving, room: Room) -> None:
@@ -72,29 +72,36 @@ def _from_front(carving: Carving, room: Room) -> None:
     inner = [part for part in carving.profile.rows if 0.0 < part < 1.0]
     across = [part for part in carving.profile.columns if 0.0 < part < 1.0]
     if halved:
-        how = (
-            f"Halve {a.name} {d.name} with the ruler, and halve the halves, as far as the light "
-            f"lines need it. Draw the diagonal {a.name} {c.name}: where a level line meets it, an "
-            "upright stands.",
-            f"Halve the side {a.name} {d.name}. Halve the halves. Draw the diagonal {a.name} "
-            f"{c.name}. Draw uprights where level lines meet it.",
+        carving.draw_rows(
+            lines,
+            f"Halve {a.name} {d.name} with the ruler, and halve the halves, as far as the letter "
+            "needs it. Draw light level lines across the block.",
+            f"Halve the side {a.name} {d.name}. Halve the halves. Draw light level lines.",
+        )
+        carving.draw_columns(
+            lines,
+            f"Draw the diagonal {a.name} {c.name} lightly. Where a level line meets it, an upright "
+            "stands.",
+            f"Draw the diagonal {a.name} {c.name}. Draw uprights where level lines meet it.",
         )
     else:
         downs = ", ".join(length(part * front.height_mm) for part in inner)
         rights = ", ".join(length(part * width_mm) for part in across)
-        down = f"Down from {a.name} measure {downs}. " if inner else ""
-        along = f"Along from {a.name} measure {rights}. " if across else ""
-        how = (
-            f"{along}{down}Through the marks draw light lines across the block.",
-            f"Put zero on {a.name}. {along}{down}Draw light lines across the block.",
+        carving.draw_rows(
+            lines,
+            f"Down from {a.name} measure {downs}, and draw light level lines across the block.",
+            f"Put zero on {a.name}. Measure down {downs}. Draw light level lines.",
         )
-    carving.draw_lines(lines, *how)
+        carving.draw_columns(
+            lines,
+            f"Along from {a.name} measure {rights}, and draw light uprights down the block.",
+            f"Put zero on {a.name}. Measure to the right {rights}. Draw light uprights.",
+        )
     carving.draw_face(lines)
     carving.draw_guides()
     if not carving.guides:
         return
-    sentence = _how_far_back(carving)
-    carving.draw_behind(parallel_behind, sentence)
+    carving.draw_behind(parallel_behind, _how_far_back(carving))
 
 
 def _how_far_back(carving: Carving) -> str:
@@ -103,7 +110,6 @@ def _how_far_back(carving: Carving) -> str:
     assert owner.depth is not None
     given = paper.depths.get(owner.id)
     if given is not None:
-        carving.begin("the back")
         return carving.say(
             f"{given[0].name} in front is {given[1].name} behind: as far back goes this letter.",
             f"Find {given[1].name} behind {given[0].name}. This letter is as deep.",
@@ -133,7 +139,10 @@ def _how_far_back(carving: Carving) -> str:
     paper.depths[owner.id] = mark, far
     if number is not None:
         carving.behind[number] = far
-    return before + sentence
+    step = paper.steps[-1]
+    step.instruction = before + sentence
+    step.check = f"{far.name} lies on the line from {mark.name} to {vp.name}."
+    return ""
 
 
 def _from_side(carving: Carving, room: Room) -> None:
@@ -146,9 +155,8 @@ def _from_side(carving: Carving, room: Room) -> None:
         carving.begin("its place")
         step = paper.steps[-1]
         face.bay(*WHOLE)
-        ends = [face.column(share) for share in room]
-        for line in ends:
-            paper.across(line, face.row(1.0), carving.piece)
+        for share in room:
+            face.column(share)
         face.bay(*room)
         step.instruction = say(
             f"Find the two uprights between which the {carving.name} stands: a mark on the front "
@@ -159,20 +167,31 @@ def _from_side(carving: Carving, room: Room) -> None:
         )
         step.check = "Equal letters look narrower the further back they stand."
     third = carving.third
-    upright = "uprights" if third is None else f"lines to {third.name}"
-    carving.draw_lines(
+    top, foot, goal = face.top.name, face.foot.name, face.along.name
+    if owner.halved:
+        found = "by halving it" if third is None else "by crossing diagonals"
+        levels = (
+            f"Halve the front edge {top} {foot} {found}, and halve the halves. From the marks draw "
+            f"light lines to {goal}.",
+            f"Halve the front edge {top} {foot}. Halve the halves. Draw light lines to {goal}.",
+        )
+    else:
+        levels = (
+            f"Measure the levels down the front edge from {top}, and draw light lines to {goal}.",
+            f"Put zero on {top}. Measure down the front edge. Draw light lines to {goal}.",
+        )
+    carving.draw_rows(face, *levels)
+    carving.draw_columns(
         face,
-        f"Mark the front edge and draw light lines to {face.along.name}: the levels. Where a "
-        f"level meets the diagonal of the letter's block, its {upright} stand.",
-        f"Mark the front edge. Draw light lines to {face.along.name}. Where they meet the "
-        f"diagonal, draw light {upright}.",
+        f"Where a light line to {goal} meets the diagonal of the face, an upright stands: as far "
+        f"across as it is down. {_uprights(third)}",
+        f"Draw the diagonal. Where a line to {goal} meets it, draw an upright. {_uprights(third)}",
     )
     carving.draw_face(face)
     carving.draw_guides()
     if not carving.guides:
         return
     behind = Behind(carving, face, paper.corner_marks[owner.id])
-    carving.begin("the back")
     carving.draw_behind(
         behind.find,
         say(
@@ -181,6 +200,10 @@ def _from_side(carving: Carving, room: Room) -> None:
             f"Cut the back like the front. Each far corner lies on its line to {carving.vp.name}.",
         ),
     )
+
+
+def _uprights(third: Mark | None) -> str:
+    return "" if third is None else f"Every upright points at {third.name}."
 
 
 def _lay_out(carving: Carving) -> Face:

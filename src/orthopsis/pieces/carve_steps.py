@@ -56,6 +56,9 @@ class Carving:
         self.count = len(self.profile.corners)
         self.piece = self.body.piece
         self.say = self.paper.wording.say
+        self.what = "letter" if self.owner.kind == "letters" else "shape"
+        # Crossing diagonals, or carrying a mark, takes more lines.
+        self.most = MOST_LINES - (3 if self.third is None else 5)
 
     def family(self, side: tuple[int, int]) -> str:
         """The family of a side of the face, and of the one behind it."""
@@ -98,35 +101,51 @@ class Carving:
 
     _slants: dict[Slant, Ruled] = field(default_factory=dict)
 
-    def draw_lines(self, lines: Lines, how: str, simple: str) -> None:
-        """Rows and columns of the face, lightly; slanted sides by joining two crossings."""
-        self.begin("light lines")
-        step = self.paper.steps[-1]
-        for share in self.profile.rows:
-            lines.row(share)
-        for share in self.profile.columns:
-            lines.column(share)
-        step.instruction = self.say(how, simple)
-        if not step.strokes and not step.marks:
-            self.paper.steps.pop()
-            return
-        step.check = "All light lines stay inside the block."
-        slants = {line for corner in self.profile.corners for line in corner if _is_slant(line)}
+    def draw_rows(self, lines: Lines, full: str, simple: str) -> None:
+        """The face's rows, lightly."""
+        draw = [lambda share=share: lines.row(share) for share in self.profile.rows]
+        self._draw_lightly("level lines", draw, full, simple)
+
+    def draw_columns(self, lines: Lines, full: str, simple: str) -> None:
+        """The face's columns, lightly, and then its slanted lines."""
+        draw = [lambda share=share: lines.column(share) for share in self.profile.columns]
+        self._draw_lightly("uprights", draw, full, simple)
+        slants = sorted({line for corner in self.profile.corners for line in corner
+                         if isinstance(line, Slant)})  # fmt: skip
         if not slants:
             return
         self.begin("slanted lines")
-        for slant in sorted(slants):
-            assert isinstance(slant, Slant)
-            self._slant(slant, lines)
-        pairs = [
-            f"{line.start.name} {line.goal.name}" for line in self._slants.values() if line.goal
-        ]
+        slanted = [self._slant(slant, lines) for slant in slants]
+        pairs = listed([f"{line.start.name} {line.goal.name}" for line in slanted if line.goal])
         step = self.paper.steps[-1]
         step.instruction = self.say(
-            f"Join {listed(pairs)} lightly with the ruler: the slanted strokes.",
-            f"Put the ruler on two marks and join them lightly: {listed(pairs)}.",
+            f"Join {pairs} lightly with the ruler: the slanted strokes.",
+            f"Put the ruler on two marks and join them lightly: {pairs}.",
         )
-        step.check = "The two edges of a slanted stroke are equally far apart all along."
+        step.check = "The two edges of a slanted stroke keep their distance."
+
+    def _draw_lightly(
+        self, what: str, draw: Sequence[Callable[[], object]], full: str, simple: str
+    ) -> None:
+        """Light lines one by one, in a further step when one has enough of them."""
+        self.begin(what)
+        step = first = self.paper.steps[-1]
+        first.check = "All light lines stay inside the block."
+        for line in draw:
+            if len(step.strokes) > self.most:
+                self.begin(f"more {what}")
+                step = self.paper.steps[-1]
+                step.instruction = self.say(
+                    "Go on in the same way with the lines that are left.",
+                    "Go on like this with the other lines.",
+                )
+                step.check = first.check
+            line()
+        first.instruction = self.say(full, simple)
+        if not first.moves:
+            self.paper.steps.remove(first)
+        elif not step.moves:
+            self.paper.steps.remove(step)
 
     def draw_face(self, lines: Lines) -> None:
         """The profile on its face, at most eight sides in a step."""
@@ -142,10 +161,10 @@ class Carving:
                 self.paper.keep(a, b, self.family(side), self.body)
             chain = " · ".join(_chains(chunk, self.marks))
             step.instruction = self.say(
-                f"Draw the shape from corner to corner: {chain}.",
-                f"Draw the shape with the ruler. Go from corner to corner: {chain}.",
+                f"Draw the {self.what} from corner to corner: {chain}.",
+                f"Draw the {self.what} with the ruler. Go from corner to corner: {chain}.",
             )
-            step.check = f"The whole shape has {self.count} corners."
+            step.check = f"The whole {self.what} has {self.count} corners."
             if self.stage.view.uprights.at.at_infinity:
                 step.check += " Its uprights are square to the edge of the sheet."
 
@@ -174,12 +193,16 @@ class Carving:
             full = f"Pencil on {self.vp.name}, swing the ruler to each corner. "
             simple = f"Put the pencil on {self.vp.name}. Swing the ruler to each corner. "
             if sent:
-                full += f"From {sent} draw a light line; it stops where it meets the shape."
-                simple += f"Draw a light line from {sent}. Stop where the line meets the shape."
+                full += f"From {sent} draw a light line; it stops where it meets the {self.what}."
+                simple += (
+                    f"Draw a light line from {sent}. Stop where the line meets the {self.what}."
+                )
             if part == len(parts) - 1 and vain:
                 names = listed([self.marks[k].name for k in vain])
-                full += f" At {names} it would run through the shape, so nothing is drawn."
-                simple += f" At {names} the line would run through the shape. Draw nothing there."
+                full += f" At {names} it would run through the {self.what}, so nothing is drawn."
+                simple += (
+                    f" At {names} the line would run through the {self.what}. Draw nothing there."
+                )
                 for k in vain:
                     reach = distance(self.marks[k].at, self.body.corners[k + self.count][0])
                     self.paper.tried(self.marks[k], self.vp, reach, self.piece)
@@ -210,19 +233,21 @@ class Carving:
         """
         shows, n = self.body.shows, self.count
         whole = [k for k in range(n) if shows.get((k, k + n), [(0.0, 0.0)])[-1][1] >= 1.0]
+        sweeps = [(k, k) for k in range(n) if (k, k + n) in shows]
         far_sides = [side for side in self.profile.sides if (side[0] + n, side[1] + n) in shows]
-        tasks: list[tuple[int, int]] = [(k, k) for k in range(n) if (k, k + n) in shows]
-        tasks += far_sides
-        for part, chunk in enumerate(_parts_of(tasks)):
-            if part:
+        self.begin("the back")
+        names: list[str] = []
+        for a, b in [*sweeps, *far_sides]:
+            portions = shows[a + n if a != b else a, b + n]
+            if len(self.paper.steps[-1].strokes) + len(portions) > MOST_LINES:
+                self._say_behind(names, sentence)
                 self.begin("the back goes on")
-            names: list[str] = []
-            for a, b in chunk:
-                if a == b:
-                    self._draw_sweep(a, a in whole, find)
-                    continue
+                names, sentence = [], ""
+            if a == b:
+                self._draw_sweep(a, a in whole, find)
+            else:
                 names.append(self._draw_far_side((a, b), whole, find))
-            self._say_behind(names, sentence if not part else "")
+        self._say_behind(names, sentence)
 
     def _draw_sweep(self, k: int, whole: bool, find: Find) -> None:
         portions = self.body.shows[k, k + self.count]
@@ -279,12 +304,12 @@ class Carving:
         if drawn:
             far = self.say(
                 f"Draw the far sides {listed(drawn)}, each parallel to its near one; they stop "
-                "where they meet the shape."
+                f"where they meet the {self.what}."
                 if self.owner.run is None
                 else f"Draw the far sides {listed(drawn)}, each to the same point as its near one; "
-                "they stop where they meet the shape.",
+                f"they stop where they meet the {self.what}.",
                 f"Draw the far sides {listed(drawn)}. Each goes the same way as the near side. "
-                "Stop where you meet the shape.",
+                f"Stop where you meet the {self.what}.",
             )
         step.instruction = f"{sentence} {far}".strip()
         if not step.instruction:
@@ -297,10 +322,6 @@ class Carving:
             if self.owner.run is None
             else "Each far corner lies on the line to its own near corner."
         )
-
-
-def _is_slant(line: object) -> bool:
-    return isinstance(line, Slant)
 
 
 def _count_check(total: int, vp: str) -> str:

@@ -134,6 +134,7 @@ class StepOut(Out):
     marks: list[MarkPointOut]
     measures: list[MeasureOut]
     strokes: list[StepStrokeOut]
+    tried: list[StrokeOut]
     darkens: list[int]
     erases: list[int]
     check: str
