@@ -573,7 +573,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Cylinder"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"])[];
         };
         /**
          * ExerciseIn
@@ -596,6 +596,16 @@ export interface components {
              */
             saved_at: string;
             document: components["schemas"]["Exercise"];
+        };
+        /**
+         * FaceSize
+         * @description How wide and high the face is in the measures of the outline's corners.
+         */
+        FaceSize: {
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
         };
         /** FactsOut */
         FactsOut: {
@@ -665,7 +675,7 @@ export interface components {
              * Field
              * @enum {string}
              */
-            field: "depth" | "left" | "right" | "edge";
+            field: "depth" | "left" | "right" | "length" | "thickness" | "edge";
             /**
              * Way
              * @enum {string}
@@ -754,6 +764,70 @@ export interface components {
              */
             given_on: string;
         };
+        /**
+         * Letters
+         * @description A word in block letters: in one-point `front` and `depth`; in two- and three-point `edge`,
+         *     the side to which it `run`s, its `length` there and its `thickness`.
+         *
+         *     `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
+         *     find. `gap_mm` is the room between letters when they are 60 mm high.
+         */
+        Letters: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "letters";
+            /** Id */
+            id: string;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            /** Text */
+            text: string;
+            /**
+             * Alphabet
+             * @default measured
+             * @enum {string}
+             */
+            alphabet: "measured" | "quartered";
+            /**
+             * Gap Mm
+             * @default 10
+             */
+            gap_mm: number;
+            front?: components["schemas"]["LettersFront"] | null;
+            depth?: components["schemas"]["Cut"] | null;
+            edge?: components["schemas"]["FrontEdge"] | null;
+            /** Run */
+            run?: ("left" | "right") | null;
+            length?: components["schemas"]["Cut"] | null;
+            thickness?: components["schemas"]["Cut"] | null;
+        };
+        /**
+         * LettersFront
+         * @description The place of the first letter's top left corner on the sheet, and the letters' height.
+         */
+        LettersFront: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Height Mm */
+            height_mm: number;
+        };
         /** MarkIn */
         MarkIn: {
             /** Pupil Id */
@@ -830,6 +904,56 @@ export interface components {
             viewing_distance_mm?: number | null;
             /** Eye Height Mm */
             eye_height_mm?: number | null;
+        };
+        /**
+         * Outline
+         * @description `corners` of a shape on the face, and of its `holes`: mm from the face's left and top.
+         *
+         *     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
+         *     high the face is in those measures, and `run` on which side of the edge it lies.
+         */
+        Outline: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "outline";
+            /** Id */
+            id: string;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            front?: components["schemas"]["Front"] | null;
+            depth?: components["schemas"]["Cut"] | null;
+            edge?: components["schemas"]["FrontEdge"] | null;
+            left?: components["schemas"]["Cut"] | null;
+            right?: components["schemas"]["Cut"] | null;
+            stack?: components["schemas"]["Stack"] | null;
+            /** Run */
+            run?: ("left" | "right") | null;
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /** Holes */
+            holes?: [
+                number,
+                number
+            ][][];
+            face?: components["schemas"]["FaceSize"] | null;
         };
         /**
          * OwnSize
@@ -1034,6 +1158,8 @@ export interface components {
             measures: components["schemas"]["MeasureOut"][];
             /** Strokes */
             strokes: components["schemas"]["StepStrokeOut"][];
+            /** Tried */
+            tried: components["schemas"]["StrokeOut"][];
             /** Darkens */
             darkens: number[];
             /** Erases */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { familyColour, runsOf, type DeskLine } from "./lines";
+import { belongsTo, familyColour, runsOf, type DeskLine } from "./lines";
 
 /** Pencil lines on the sheet, each in the state of the moment. */
 const props = defineProps<{ lines: DeskLine[]; mmPerPx: number; chosen?: string | null }>();
@@ -15,7 +15,7 @@ const drawn = computed(() =>
       to: line.stroke.to,
       curve: places.length > 2 ? places.map(([x, y]) => `${x},${y}`).join(" ") : null,
       stroke: line.state === "dark" ? "#23272e" : familyColour(line.stroke.family),
-      width: WIDTH[line.state] * mm * (line.stroke.piece === props.chosen ? 1.5 : 1),
+      width: WIDTH[line.state] * mm * (belongsTo(line.stroke.piece, props.chosen) ? 1.5 : 1),
       dash:
         line.state === "struck"
           ? `${4 * mm} ${5 * mm}`

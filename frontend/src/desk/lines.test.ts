@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { Step, XY } from "@/api/client";
-import { finishedLines, linesAfter, runsOf } from "./lines";
+import { belongsTo, finishedLines, linesAfter, marksAt, runsOf } from "./lines";
 
 function step(number: number, count: number, more: Partial<Step> = {}): Step {
   return {
@@ -14,6 +14,7 @@ function step(number: number, count: number, more: Partial<Step> = {}): Step {
     check: "",
     darkens: [],
     erases: [],
+    tried: [],
     strokes: Array.from({ length: count }, () => ({
       from: [0, 0],
       to: [1, 1],
@@ -72,4 +73,22 @@ test("the chords of a curve are one run, a straight line is its own", () => {
     [2, 0],
     [3, 0],
   ]);
+});
+
+test("a step shows its own marks and those that its words name", () => {
+  const at: XY = [1, 2];
+  const marks = (...names: string[]) => names.map((name) => ({ name, at }));
+  const told = [
+    step(1, 0, { marks: marks("A", "B", "C2", "VP1") }),
+    step(2, 0, { marks: marks("D"), instruction: "From B and C2 draw lines to VP1." }),
+  ];
+  expect(marksAt(told, 2).map((mark) => mark.name)).toEqual(["B", "C2", "D"]);
+  expect(marksAt(told, 3)).toEqual([]);
+});
+
+test("a letter belongs to its word", () => {
+  expect(belongsTo("fern:1", "fern")).toBe(true);
+  expect(belongsTo("fern", "fern")).toBe(true);
+  expect(belongsTo("ferns", "fern")).toBe(false);
+  expect(belongsTo(null, null)).toBe(false);
 });

@@ -37,6 +37,19 @@ export function linesAfter(steps: readonly Step[], number: number): DeskLine[] {
   return lines;
 }
 
+/** The marks to show at a step (from 1): its own, and those that its words name. */
+export function marksAt(steps: readonly Step[], number: number): Step["marks"] {
+  const now = steps[number - 1];
+  if (!now) return [];
+  const words = new Set(`${now.instruction} ${now.check}`.match(/[A-Z]\d*\b/g) ?? []);
+  const own = new Set(now.marks.map((mark) => mark.name));
+  return steps
+    .slice(0, number)
+    .flatMap((step) => step.marks)
+    .filter(({ name }) => name.length < 4 && !name.startsWith("VP"))
+    .filter(({ name }) => own.has(name) || words.has(name));
+}
+
 /** The finished drawing, with its hidden edges when they are asked for. */
 export function finishedLines(strokes: readonly Stroke[], withHidden: boolean): DeskLine[] {
   return strokes
@@ -63,6 +76,11 @@ export function runsOf(lines: readonly DeskLine[]): { first: DeskLine; places: X
     else runs.push({ first: line, places: [from, to] });
   }
   return runs;
+}
+
+/** Whether a line's piece is the chosen one or a part of it: ``fern:1`` is the first of ``fern``. */
+export function belongsTo(piece: string | null | undefined, chosen: string | null | undefined) {
+  return chosen != null && (piece === chosen || piece?.startsWith(`${chosen}:`) === true);
 }
 
 /** The colour of a family on paper, as a CSS value. */

@@ -1,4 +1,4 @@
-"""Bramblegate School: the exercises, class 8 Rowan, a lesson, and five sheets judged and marked.
+"""Bramblegate School: the exercises, class 8 Rowan, its lessons, with sheets judged and marked.
 
 All names are invented. The sheets are drawn and photographed by the stand-in and judged by the
 same judge as any other.
@@ -37,21 +37,32 @@ from orthopsis.school.tables import (
 )
 
 EXAMPLES = Path(__file__).parents[3] / "examples"
-EXERCISES = ("bell-corner", "seed-crates", "bins-at-the-gate", "look-down-yard", "three-crates")
+EXERCISES = (
+    "bell-corner", "seed-crates", "fern", "pots-on-the-wall", "moss-seen-from-below",
+    "bins-at-the-gate", "look-down-yard", "three-crates",
+)  # fmt: skip
 CLASS_NAME = "8 Rowan"
 PUPILS = (
     "Ada Thistle", "Bram Fennel", "Cleo Marsh", "Dario Quince",
     "Edda Sorrel", "Finn Barley", "Greta Plum", "Hugo Larch",
 )  # fmt: skip
 
-SHEETS: tuple[tuple[str, tuple[str, ...], int, Understanding], ...] = (
-    ("Ada Thistle", (), 11, Understanding.SURE),
-    ("Bram Fennel", ("lean",), 12, Understanding.NEARLY),
-    ("Cleo Marsh", ("high-vp",), 13, Understanding.NOT_YET),
-    ("Dario Quince", ("stray", "lean"), 14, Understanding.NEARLY),
-    ("Edda Sorrel", ("wrong-vp",), 15, Understanding.NEARLY),
-)
+DemoSheet = tuple[str, tuple[str, ...], int, Understanding]
 """Pupil, mistakes, seed and the mark given."""
+
+LESSONS: tuple[tuple[str, int, tuple[DemoSheet, ...]], ...] = (
+    ("moss-seen-from-below", 25, (("Hugo Larch", (), 23, Understanding.SURE),)),
+    ("pots-on-the-wall", 18, (("Greta Plum", (), 23, Understanding.SURE),)),
+    ("fern", 11, (("Finn Barley", (), 24, Understanding.SURE),)),
+    ("seed-crates", 4, (
+        ("Ada Thistle", (), 11, Understanding.SURE),
+        ("Bram Fennel", ("lean",), 12, Understanding.NEARLY),
+        ("Cleo Marsh", ("high-vp",), 13, Understanding.NOT_YET),
+        ("Dario Quince", ("stray", "lean"), 14, Understanding.NEARLY),
+        ("Edda Sorrel", ("wrong-vp",), 15, Understanding.NEARLY),
+    )),
+)  # fmt: skip
+"""Exercise, how many days ago it was set, and the sheets that were handed in."""
 
 _FINGERPRINT = "demo fingerprint"
 
@@ -90,15 +101,16 @@ def fill(store: Store, tell: Callable[[str], None], today: date) -> None:
         session.add(group)
         session.flush()
         pupils = {name: _pupil(session, teacher.id, group.id, name) for name in PUPILS}
-        row = rows["seed-crates"]
-        lesson = lessons.give_lesson(
-            session, teacher.id, group.id, row.id, today - timedelta(days=4)
-        )
-        scene = resolve(parse((EXAMPLES / "seed-crates.json").read_bytes()))
-        for number, (pupil, mistakes, seed, mark) in enumerate(SHEETS, start=1):
-            tell(f"drawing and judging demo sheet {number} of {len(SHEETS)}")
-            sheet_of = _Sheet(scene, pupil, mistakes, seed, mark)
-            _hand_in(session, teacher.id, lesson, pupils[pupil], sheet_of, row.counter)
+        drawn, total = 0, sum(len(sheets) for _, _, sheets in LESSONS)
+        for name, days, sheets in LESSONS:
+            row, day = rows[name], today - timedelta(days=days)
+            lesson = lessons.give_lesson(session, teacher.id, group.id, row.id, day)
+            scene = resolve(parse((EXAMPLES / f"{name}.json").read_bytes()))
+            for pupil, mistakes, seed, mark in sheets:
+                drawn += 1
+                tell(f"drawing and judging demo sheet {drawn} of {total}")
+                sheet_of = _Sheet(scene, pupil, mistakes, seed, mark)
+                _hand_in(session, teacher.id, lesson, pupils[pupil], sheet_of, row.counter)
         session.flush()
         session.add(Setting(name=_FINGERPRINT, value=_fingerprint(session)))
 

@@ -81,7 +81,7 @@ class GripOut(Out):
     """A cut's mark on the sheet, to be taken hold of, on the way from start to goal."""
 
     piece: str
-    field: Literal["depth", "left", "right", "edge"]
+    field: Literal["depth", "left", "right", "length", "thickness", "edge"]
     way: Literal["x_mm", "fraction", "along_mm", "true_mm", "length_mm"]
     start: XY
     goal: XY

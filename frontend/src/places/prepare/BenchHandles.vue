@@ -3,7 +3,16 @@ import { computed } from "vue";
 import type { Exercise, Grip, Piece, XY } from "@/api/client";
 import DragHandle from "@/desk/DragHandle.vue";
 import { formatMeasure, nudgeStepMm, rounded, type Units } from "@/ui/measures";
-import { anchorOf, cutAt, pieceMovedTo, pieceSizedTo, sizeCornerOf } from "./editing";
+import {
+  anchorOf,
+  cutAt,
+  cutIn,
+  frontWidthOf,
+  pieceMovedTo,
+  pieceSizedTo,
+  sizeCornerOf,
+  stackOf,
+} from "./editing";
 
 /** Everything on the sheet that can be taken hold of. */
 const props = defineProps<{
@@ -36,11 +45,12 @@ const third = computed(() => (view.value.kind === "three-point" ? view.value.thi
 const pieces = computed(() =>
   (props.doc.pieces ?? []).flatMap((piece, index) => {
     // What stands on the lines of another is moved with it.
-    if (piece.stack) return [];
+    if (stackOf(piece)) return [];
     const { front } = piece;
     const corner = sizeCornerOf(piece);
+    const width = frontWidthOf(piece);
     const size = front
-      ? `${read(front.width_mm)} × ${read(front.height_mm)}`
+      ? `${width === null ? "" : `${read(width)} × `}${read(front.height_mm)}`
       : `foot ${read(corner?.[1] ?? 0)} from the top`;
     return { piece, index, anchor: anchorOf(piece), corner, size };
   }),
@@ -80,7 +90,8 @@ function moveCut(grip: Grip, to: XY, exact: boolean) {
 function cutReading(grip: Grip): string {
   const piece = (props.doc.pieces ?? []).find((one) => one.id === grip.piece);
   if (grip.field === "edge") return `${read(piece?.edge?.length_mm ?? 0)} long`;
-  const value = grip.way === "length_mm" ? 0 : (piece?.[grip.field]?.[grip.way] ?? 0);
+  const cut = piece ? cutIn(piece, grip.field) : null;
+  const value = grip.way === "length_mm" ? 0 : (cut?.[grip.way] ?? 0);
   return grip.way === "fraction" ? `${Math.round(value * 100)} % of the way` : read(value);
 }
 </script>

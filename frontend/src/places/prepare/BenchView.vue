@@ -5,9 +5,10 @@ import type { Advice, Piece, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
-import { finishedLines, linesAfter } from "@/desk/lines";
+import { finishedLines, linesAfter, marksAt } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepCaption from "@/desk/StepCaption.vue";
+import TriedLines from "@/desk/TriedLines.vue";
 import StateNote from "@/ui/StateNote.vue";
 import AdviceNotes from "./AdviceNotes.vue";
 import BenchBar from "./BenchBar.vue";
@@ -163,11 +164,15 @@ useBenchKeys({
           </template>
           <onward-lines v-if="chosenStep" :lines="lines" :points="points" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx" :chosen="chosenPiece" />
+          <tried-lines
+            v-if="chosenStep"
+            :tried="steps[chosenStep - 1]?.tried ?? []"
+            :mm-per-px="mmPerPx"
+          />
           <g v-if="chosenStep" pointer-events="none">
-            <g v-for="mark in steps[chosenStep - 1]?.marks" :key="mark.name">
+            <g v-for="mark in marksAt(steps, chosenStep)" :key="mark.name">
               <circle :cx="mark.at[0]" :cy="mark.at[1]" :r="3 * mmPerPx" fill="#23272e" />
               <text
-                v-if="mark.name.length < 4 && !mark.name.startsWith('VP')"
                 :x="mark.at[0] + 6 * mmPerPx"
                 :y="mark.at[1] - 6 * mmPerPx"
                 :font-size="15 * mmPerPx"

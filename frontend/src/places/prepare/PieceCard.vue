@@ -6,17 +6,30 @@ import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
 import CutField from "./CutField.vue";
-import type { CutWay } from "./editing";
+import {
+  CUT_FIELDS,
+  cutIn,
+  frontWidthOf,
+  stackOf,
+  type CutField as CutName,
+  type CutWay,
+} from "./editing";
+import LettersFields from "./LettersFields.vue";
+import PlaceFields from "./PlaceFields.vue";
+import ShapeFields from "./ShapeFields.vue";
 
 /** One piece: its name, its measures, how it stands. */
 const props = defineProps<{ piece: Piece; grips: Grip[]; units: Units; open: boolean }>();
 const emit = defineEmits<{ choose: []; change: [piece: Piece]; remove: [] }>();
 
 const summary = computed(() => {
-  const { front, edge, stack } = props.piece;
+  const { front, edge } = props.piece;
+  const stack = stackOf(props.piece);
   if (stack) return `on the lines of ${stack.on}`;
+  if (props.piece.kind === "letters") return props.piece.text;
   if (front) {
-    return `${formatMeasure(front.width_mm, props.units, false)} × ${formatMeasure(front.height_mm, props.units)}`;
+    const width = formatMeasure(frontWidthOf(props.piece) ?? 0, props.units, false);
+    return `${width} × ${formatMeasure(front.height_mm, props.units)}`;
   }
   if (!edge) return "";
   if (edge.length_mm) return `${formatMeasure(edge.length_mm, props.units)} long`;
@@ -32,12 +45,18 @@ const axes = computed(() => {
   return [{ value: "up", label: "standing upright" }, ...(props.piece.front ? [away] : sides)];
 });
 const cuts = computed(() =>
-  (["depth", "left", "right"] as const).flatMap((field) => {
-    const cut = props.piece[field];
+  CUT_FIELDS.flatMap((field) => {
+    const cut = cutIn(props.piece, field);
     return cut ? [{ field, cut, near: nearOf(field) }] : [];
   }),
 );
-const LABELS = { depth: "Depth", left: "Left side", right: "Right side" } as const;
+const LABELS = {
+  depth: "Depth",
+  left: "Left side",
+  right: "Right side",
+  length: "Length of the word",
+  thickness: "Thickness",
+} as const;
 
 function nearOf(field: string): Record<CutWay, number> {
   const grip = props.grips.find((one) => one.field === field);
@@ -49,16 +68,12 @@ function nearOf(field: string): Record<CutWay, number> {
     along_mm: Math.max(0.5, half(along)),
     x_mm: half(grip.at[0]),
     fraction: Math.min(0.99, Math.max(0.01, Math.round((along / way) * 100) / 100)),
-    true_mm: props.piece.front?.width_mm ?? 50,
+    true_mm: frontWidthOf(props.piece) ?? 50,
   };
 }
 
-function set(part: "front" | "edge" | "stack", field: string, value: number) {
-  emit("change", { ...props.piece, [part]: { ...props.piece[part], [field]: value } } as Piece);
-}
-
-function setCut(field: "depth" | "left" | "right", cut: Cut) {
-  emit("change", { ...props.piece, [field]: cut });
+function setCut(field: CutName, cut: Cut) {
+  emit("change", { ...props.piece, [field]: cut } as Piece);
 }
 
 const turned = computed(() => typeof props.piece.turned_vp_mm === "number");
@@ -87,87 +102,17 @@ function rename(event: Event) {
         <span>Name</span>
         <input class="plain" :value="piece.id" maxlength="40" @change="rename" />
       </label>
-      <div v-if="piece.front" class="grid">
-        <measure-input
-          label="From the left"
-          :value="piece.front.x_mm"
-          :units="units"
-          @set="set('front', 'x_mm', $event)"
-        />
-        <measure-input
-          label="From the top"
-          :value="piece.front.y_mm"
-          :units="units"
-          @set="set('front', 'y_mm', $event)"
-        />
-        <measure-input
-          label="Width"
-          :least="1"
-          :value="piece.front.width_mm"
-          :units="units"
-          @set="set('front', 'width_mm', $event)"
-        />
-        <measure-input
-          label="Height"
-          :least="1"
-          :value="piece.front.height_mm"
-          :units="units"
-          @set="set('front', 'height_mm', $event)"
-        />
-      </div>
-      <div v-else-if="piece.edge" class="grid">
-        <measure-input
-          label="From the left"
-          :value="piece.edge.x_mm"
-          :units="units"
-          @set="set('edge', 'x_mm', $event)"
-        />
-        <template v-if="piece.edge.length_mm">
-          <measure-input
-            label="Upper end, from the top"
-            :value="piece.edge.y_mm ?? 0"
-            :units="units"
-            @set="set('edge', 'y_mm', $event)"
-          />
-          <measure-input
-            label="Length, toward VP3"
-            :least="1"
-            :value="piece.edge.length_mm"
-            :units="units"
-            @set="set('edge', 'length_mm', $event)"
-          />
-        </template>
-        <template v-else>
-          <span />
-          <measure-input
-            label="Top, from the top"
-            :value="piece.edge.top_mm ?? 0"
-            :units="units"
-            @set="set('edge', 'top_mm', $event)"
-          />
-          <measure-input
-            label="Foot, from the top"
-            :value="piece.edge.bottom_mm ?? 0"
-            :units="units"
-            @set="set('edge', 'bottom_mm', $event)"
-          />
-        </template>
-      </div>
-      <div v-else-if="piece.stack" class="grid">
-        <p class="on-lines">On the lines of {{ piece.stack.on }}</p>
-        <measure-input
-          label="Top, from the top"
-          :value="piece.stack.top_mm"
-          :units="units"
-          @set="set('stack', 'top_mm', $event)"
-        />
-        <measure-input
-          label="Foot, from the top"
-          :value="piece.stack.bottom_mm"
-          :units="units"
-          @set="set('stack', 'bottom_mm', $event)"
-        />
-      </div>
+      <letters-fields
+        v-if="piece.kind === 'letters'"
+        :piece="piece"
+        @change="emit('change', $event)"
+      />
+      <shape-fields
+        v-else-if="piece.kind === 'outline'"
+        :piece="piece"
+        @change="emit('change', $event)"
+      />
+      <place-fields :piece="piece" :units="units" @change="emit('change', $event)" />
       <choice-field
         v-if="piece.kind === 'cylinder'"
         label="The round thing lies"
@@ -242,11 +187,6 @@ function rename(event: Event) {
   padding: 0 12px 12px;
   justify-items: stretch;
 }
-.grid {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 8px;
-}
 .row {
   display: flex;
   flex-wrap: wrap;
@@ -256,10 +196,6 @@ function rename(event: Event) {
   display: block;
   font-size: 13px;
   color: var(--quiet);
-}
-.on-lines {
-  grid-column: 1 / -1;
-  margin: 0;
 }
 input {
   width: 100%;

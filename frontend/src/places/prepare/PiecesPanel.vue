@@ -56,7 +56,9 @@ const sheetMiddle = computed<XY>(() => {
     </div>
     <div v-else class="add">
       <n-button type="primary" @click="emit('place', 'box')">Add a box</n-button>
+      <n-button @click="emit('place', 'letters')">Add letters</n-button>
       <n-button @click="emit('place', 'cylinder')">Add a round thing</n-button>
+      <n-button @click="emit('place', 'outline')">Add a shape</n-button>
     </div>
   </section>
 </template>

@@ -2,6 +2,8 @@ import { expect, test } from "vitest";
 import type { Grip } from "@/api/client";
 import {
   anchorOf,
+  cornersFrom,
+  cornersText,
   cutAt,
   freeId,
   newExercise,
@@ -81,4 +83,34 @@ test("a round thing has a name and an axis of its own", () => {
   expect(drum).toMatchObject({ kind: "cylinder", id: "drum 1", axis: "up" });
   expect(anchorOf(drum)).toEqual([100, 170]);
   expect(sizeCornerOf(drum)).toEqual([150, 220]);
+});
+
+test("a word is placed by its height, and sized without a width", () => {
+  const word = pieceAt(newExercise(1), "letters", [100, 220], 5);
+  expect(word).toMatchObject({ kind: "letters", front: { x_mm: 100, y_mm: 170, height_mm: 50 } });
+  expect(pieceSizedTo(word, [300, 240], 5).front).toEqual({
+    x_mm: 100,
+    y_mm: 170,
+    height_mm: 70,
+  });
+  expect(sizeCornerOf(word)).toEqual([100, 220]);
+  const sided = pieceAt(newExercise(2), "letters", [200, 250], 5);
+  expect(sided).toMatchObject({ run: "right", edge: { x_mm: 200, top_mm: 200, bottom_mm: 250 } });
+});
+
+test("a shape's corners are spread over its new front, and read as they are written", () => {
+  const shape = pieceAt(newExercise(1), "outline", [100, 220], 5);
+  const wide = pieceSizedTo(shape, [200, 270], 5);
+  expect(wide).toMatchObject({
+    corners: [
+      [0, 100],
+      [0, 50],
+      [50, 0],
+      [100, 50],
+      [100, 100],
+    ],
+  });
+  if (wide.kind === "outline") expect(cornersFrom(cornersText(wide.corners))).toEqual(wide.corners);
+  expect(cornersFrom("0 0, 1")).toBeNull();
+  expect(cornersFrom("0 0, 5 5")).toBeNull();
 });

@@ -59,7 +59,30 @@ export function freeId(doc: Exercise, kind: PieceKind = "box"): string {
 
 export type PieceKind = Piece["kind"];
 /** What each kind is called on the bench. */
-export const KIND_WORDS: Record<PieceKind, string> = { box: "box", cylinder: "drum" };
+export const KIND_WORDS: Record<PieceKind, string> = {
+  box: "box",
+  cylinder: "drum",
+  letters: "word",
+  outline: "shape",
+};
+
+/** The cuts of a piece by the fields that hold them, in the order they are shown. */
+export const CUT_FIELDS = ["depth", "left", "right", "length", "thickness"] as const;
+export type CutField = (typeof CUT_FIELDS)[number];
+
+export function cutIn(piece: Piece, field: string): Cut | null {
+  return ((piece as Record<string, unknown>)[field] as Cut | null | undefined) ?? null;
+}
+
+/** The block on whose lines a piece stands. */
+export function stackOf(piece: Piece) {
+  return "stack" in piece ? (piece.stack ?? null) : null;
+}
+
+/** How wide a piece's front is; the width of a word follows from its letters. */
+export function frontWidthOf({ front }: Piece): number | null {
+  return front && "width_mm" in front ? front.width_mm : null;
+}
 
 /** A new piece whose nearest corner stands at a place; on the ground below the eye level. */
 export function pieceAt(doc: Exercise, kind: PieceKind, [x, y]: XY, step: number): Piece {
@@ -70,18 +93,71 @@ export function pieceAt(doc: Exercise, kind: PieceKind, [x, y]: XY, step: number
     standing: onGround ? ("ground" as const) : ("floating" as const),
     transparent: false,
   };
-  const own = kind === "box" ? { kind } : { kind, axis: "up" as const };
   const size = 10 * step;
-  if (doc.view.kind === "one-point") {
-    const front = { x_mm: cx, y_mm: rounded(cy - size, step), width_mm: size, height_mm: size };
-    return { ...own, ...base, front, depth: { fraction: 0.3 } };
-  }
   const top = rounded(cy - size, step);
+  if (doc.view.kind === "one-point") {
+    const front = { x_mm: cx, y_mm: top, width_mm: size, height_mm: size };
+    const depth = { fraction: 0.3 };
+    if (kind === "letters") return { ...FIRST_WORD, ...base, front: placed(front), depth };
+    if (kind === "outline") return { ...gable(size), ...base, front, depth };
+    return { ...solidOf(kind), ...base, front, depth };
+  }
   const edge =
     doc.view.kind === "three-point"
       ? { x_mm: cx, y_mm: top, length_mm: size }
       : { x_mm: cx, top_mm: top, bottom_mm: cy };
-  return { ...own, ...base, edge, left: { fraction: 0.3 }, right: { fraction: 0.3 } };
+  if (kind === "letters") {
+    const cuts = { length: { fraction: 0.4 }, thickness: { fraction: 0.15 } };
+    return { ...FIRST_WORD, ...base, edge, run: "right", ...cuts };
+  }
+  const sides = { edge, left: { fraction: 0.3 }, right: { fraction: 0.3 } };
+  if (kind === "outline") {
+    const face = { width_mm: size, height_mm: size };
+    return { ...gable(size), ...base, ...sides, run: "left", face };
+  }
+  return { ...solidOf(kind), ...base, ...sides };
+}
+
+const FIRST_WORD = {
+  kind: "letters" as const,
+  text: "ABC",
+  alphabet: "measured" as const,
+  gap_mm: 10,
+};
+
+function solidOf(kind: "box" | "cylinder") {
+  return kind === "box" ? { kind } : { kind, axis: "up" as const };
+}
+
+/** A wall with a gable, to begin a shape with. */
+function gable(size: number) {
+  const corners: XY[] = [
+    [0, size],
+    [0, size / 2],
+    [size / 2, 0],
+    [size, size / 2],
+    [size, size],
+  ];
+  return { kind: "outline" as const, corners, holes: [] };
+}
+
+/** A front without its width. */
+function placed({ x_mm, y_mm, height_mm }: { x_mm: number; y_mm: number; height_mm: number }) {
+  return { x_mm, y_mm, height_mm };
+}
+
+/** Corners as they are typed: "0 60, 40 0, 80 60"; null when they are not pairs of numbers. */
+export function cornersFrom(text: string): XY[] | null {
+  const places = text
+    .split(/[,;\n]+/)
+    .map((pair) => pair.trim().split(/\s+/).filter(Boolean).map(Number))
+    .filter((pair) => pair.length > 0);
+  const whole = places.every((pair) => pair.length === 2 && pair.every(Number.isFinite));
+  return whole && places.length > 2 ? (places as XY[]) : null;
+}
+
+export function cornersText(corners: readonly (readonly number[])[]): string {
+  return corners.map((place) => place.join(" ")).join(", ");
 }
 
 /** The place that a piece is taken hold of: its front's top left corner, its edge's upper end. */
@@ -91,8 +167,9 @@ export function anchorOf({ front, edge }: Piece): XY {
 }
 
 /** The corner that sizes a piece; null where a length along a slanting edge does. */
-export function sizeCornerOf({ front, edge }: Piece): XY | null {
-  if (front) return [front.x_mm + front.width_mm, front.y_mm + front.height_mm];
+export function sizeCornerOf(piece: Piece): XY | null {
+  const { front, edge } = piece;
+  if (front) return [front.x_mm + (frontWidthOf(piece) ?? 0), front.y_mm + front.height_mm];
   if (edge?.bottom_mm === null || edge?.bottom_mm === undefined) return null;
   return [edge.x_mm, edge.bottom_mm];
 }
@@ -100,7 +177,7 @@ export function sizeCornerOf({ front, edge }: Piece): XY | null {
 /** A piece moved so that its anchor lies at a place. */
 export function pieceMovedTo(piece: Piece, [x, y]: XY, step: number): Piece {
   const [x_mm, top] = [rounded(x, step), rounded(y, step)];
-  if (piece.front) return { ...piece, front: { ...piece.front, x_mm, y_mm: top } };
+  if (piece.front) return { ...piece, front: { ...piece.front, x_mm, y_mm: top } } as Piece;
   const { edge } = piece;
   if (!edge) return piece;
   if (edge.length_mm) return { ...piece, edge: { x_mm, y_mm: top, length_mm: edge.length_mm } };
@@ -111,14 +188,31 @@ export function pieceMovedTo(piece: Piece, [x, y]: XY, step: number): Piece {
 /** A piece whose lower (right) corner lies at a place. */
 export function pieceSizedTo(piece: Piece, [x, y]: XY, step: number): Piece {
   if (piece.front) {
-    const width = Math.max(step, rounded(x - piece.front.x_mm, step));
-    const height = Math.max(step, rounded(y - piece.front.y_mm, step));
-    return { ...piece, front: { ...piece.front, width_mm: width, height_mm: height } };
+    const height_mm = Math.max(step, rounded(y - piece.front.y_mm, step));
+    if (!("width_mm" in piece.front)) {
+      return { ...piece, front: { ...piece.front, height_mm } } as Piece;
+    }
+    const width_mm = Math.max(step, rounded(x - piece.front.x_mm, step));
+    const sized = { ...piece, front: { ...piece.front, width_mm, height_mm } } as Piece;
+    return sized.kind === "outline" ? stretched(sized, piece.front) : sized;
   }
   const top = piece.edge?.top_mm;
   if (!piece.edge || top === null || top === undefined) return piece;
   const bottom = Math.max(top + step, rounded(y, step));
   return { ...piece, edge: { ...piece.edge, bottom_mm: bottom } };
+}
+
+/** A shape's corners spread over a front of another size. */
+function stretched(
+  shape: Extract<Piece, { kind: "outline" }>,
+  before: { width_mm: number; height_mm: number },
+): Piece {
+  if (!shape.front || shape.face) return shape;
+  const across = shape.front.width_mm / before.width_mm;
+  const down = shape.front.height_mm / before.height_mm;
+  const spread = (loop: readonly (readonly number[])[]) =>
+    loop.map(([x = 0, y = 0]): XY => [rounded(x * across, 0.5), rounded(y * down, 0.5)]);
+  return { ...shape, corners: spread(shape.corners), holes: (shape.holes ?? []).map(spread) };
 }
 
 export type PointCount = 1 | 2 | 3;

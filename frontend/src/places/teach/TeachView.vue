@@ -6,7 +6,8 @@ import { useExercise } from "@/api/queries";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
-import { finishedLines, linesAfter } from "@/desk/lines";
+import { finishedLines, linesAfter, marksAt } from "@/desk/lines";
+import TriedLines from "@/desk/TriedLines.vue";
 import { usePicture } from "@/places/prepare/usePicture";
 import StateNote from "@/ui/StateNote.vue";
 import SwingingRuler from "./SwingingRuler.vue";
@@ -41,12 +42,7 @@ const underRuler = computed(() => {
   // A curve is drawn by hand, without the ruler.
   return typeof stroke?.curve === "number" ? undefined : stroke;
 });
-const marks = computed(() =>
-  steps.value
-    .slice(Math.max(0, number.value - 3), number.value)
-    .flatMap((one) => one.marks)
-    .filter((mark) => mark.name.length < 4 && !mark.name.startsWith("VP")),
-);
+const marks = computed(() => marksAt(steps.value, number.value));
 
 function onKey(event: KeyboardEvent) {
   const run: Record<string, () => void> = {
@@ -92,6 +88,7 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
         <template #default="{ mmPerPx }">
           <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
+          <tried-lines v-if="step" :tried="step.tried" :mm-per-px="mmPerPx * 1.5" />
           <g v-if="!finished" pointer-events="none">
             <g v-for="mark in marks" :key="mark.name">
               <circle :cx="mark.at[0]" :cy="mark.at[1]" :r="4 * mmPerPx" fill="#23272e" />

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import type { Outline } from "@/api/client";
+import ChoiceField from "@/ui/ChoiceField.vue";
+import { cornersFrom, cornersText } from "./editing";
+
+/** A shape by its corners: pairs of millimetres from the left and the top of its face. */
+const props = defineProps<{ piece: Outline }>();
+const emit = defineEmits<{ change: [piece: Outline] }>();
+
+const shown = computed(() => cornersText(props.piece.corners));
+const text = ref(shown.value);
+const wrong = ref(false);
+watch(shown, (now) => {
+  text.value = now;
+  wrong.value = false;
+});
+
+const RUNS = [
+  { value: "left", label: "left of the edge" },
+  { value: "right", label: "right of the edge" },
+] as const;
+
+function take() {
+  const corners = cornersFrom(text.value);
+  wrong.value = corners === null;
+  if (corners && text.value !== shown.value) emit("change", { ...props.piece, corners });
+}
+</script>
+
+<template>
+  <label class="corners">
+    <span>Corners: mm from the face's left and top</span>
+    <textarea v-model="text" class="plain" rows="3" :aria-invalid="wrong" @change="take" />
+  </label>
+  <p v-if="wrong" class="wrong" role="alert">
+    Write three corners or more as pairs of numbers: 0 60, 40 0, 80 60.
+  </p>
+  <choice-field
+    v-if="piece.run"
+    label="Its face lies"
+    :value="piece.run"
+    :options="RUNS"
+    @set="emit('change', { ...piece, run: $event })"
+  />
+</template>
+
+<style scoped>
+.corners span {
+  display: block;
+  font-size: 13px;
+  color: var(--quiet);
+}
+textarea {
+  width: 100%;
+  height: auto;
+  padding: 4px 8px;
+  resize: vertical;
+}
+.wrong {
+  margin: 0;
+  font-size: 13px;
+  color: var(--off);
+}
+</style>
