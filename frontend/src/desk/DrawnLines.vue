@@ -6,6 +6,9 @@ import { belongsTo, familyColour, runsOf, type DeskLine } from "./lines";
 const props = defineProps<{ lines: DeskLine[]; mmPerPx: number; chosen?: string | null }>();
 
 const WIDTH = { new: 3, light: 1.2, dark: 2.4, struck: 1.6, hidden: 1 } as const;
+/** Light until they are darkened, lines that stay are still told from those that only help. */
+const widthOf = ({ state, fate }: DeskLine) =>
+  state === "light" && fate === "keep" ? WIDTH.light * 1.7 : WIDTH[state];
 const drawn = computed(() =>
   runsOf(props.lines).map(({ first: line, places }) => {
     const mm = props.mmPerPx;
@@ -15,7 +18,7 @@ const drawn = computed(() =>
       to: line.stroke.to,
       curve: places.length > 2 ? places.map(([x, y]) => `${x},${y}`).join(" ") : null,
       stroke: line.state === "dark" ? "#23272e" : familyColour(line.stroke.family),
-      width: WIDTH[line.state] * mm * (belongsTo(line.stroke.piece, props.chosen) ? 1.5 : 1),
+      width: widthOf(line) * mm * (belongsTo(line.stroke.piece, props.chosen) ? 1.5 : 1),
       dash:
         line.state === "struck"
           ? `${4 * mm} ${5 * mm}`

@@ -15,7 +15,7 @@ from typing import TypeVar
 from orthopsis.construction.face import Lines, plumb
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.construction.paper import Paper
-from orthopsis.perspective.plane import distance
+from orthopsis.perspective.plane import direction, distance
 from orthopsis.perspective.segments import XY, at
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block_steps import listed
@@ -208,9 +208,14 @@ class Carving:
                     self.paper.tried(self.marks[k], self.vp, reach, self.piece)
             step.instruction = self.say(full, simple)
             if part == len(parts) - 1:
-                step.check = _count_check(total, self.vp.name)
+                step.check = _count_check(total, self._lines_apart(drawn), self.vp.name)
             else:
                 step.check = f"{len(chunk)} lines so far."
+
+    def _lines_apart(self, drawn: Sequence[int]) -> int:
+        """How many different lines the corners send: some may fall on one another."""
+        ways = {tuple(round(n, 6) for n in direction(self.vp.at, self.marks[k].at)) for k in drawn}
+        return len(ways)
 
     def _runs_into(self, k: int) -> XY | None:
         """Where a corner's guide line meets the shape; None when it does not."""
@@ -324,11 +329,16 @@ class Carving:
         )
 
 
-def _count_check(total: int, vp: str) -> str:
+def _count_check(total: int, apart: int, vp: str) -> str:
     if total == 0:
         return "No corner sends a line: only the face shows."
-    lines = "Exactly one light line runs" if total == 1 else f"Exactly {total} light lines run"
-    return f"{lines} to {vp}. Two may fall on one another."
+    if total == 1:
+        return f"Exactly one light line runs to {vp}."
+    said = f"Exactly {total} light lines run to {vp}."
+    same = total - apart
+    if same:
+        said += f" {'Two' if same == 1 else 'Some'} of them fall on one another."
+    return said
 
 
 def _parts_of(items: Sequence[T]) -> list[Sequence[T]]:
