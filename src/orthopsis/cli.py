@@ -33,7 +33,7 @@ def draw(args: argparse.Namespace) -> None:
     from orthopsis.exercise.resolve import picture, steps
     from orthopsis.exercise.state import lines_after
 
-    with _scene(args.file) as scene:
+    with _scene(args) as scene:
         if args.format == "gltf":
             from orthopsis.handout.gltf import to_gltf
 
@@ -77,7 +77,7 @@ def steps(args: argparse.Namespace) -> None:
     from orthopsis.exercise.records import steps_record, steps_text
     from orthopsis.exercise.resolve import steps as steps_of
 
-    with _scene(args.file) as scene:
+    with _scene(args) as scene:
         made = steps_of(scene)
         text = _json(steps_record(made)) if args.format == "json" else steps_text(scene, made)
         _write(args.output, text)
@@ -89,7 +89,7 @@ def handout(args: argparse.Namespace) -> None:
 
     wanted = [part.strip() for part in args.pack.split(",") if part.strip()]
     _known("--pack", wanted, PARTS)
-    with _scene(args.file) as scene:
+    with _scene(args) as scene:
         _write(args.output, handout_pdf(scene, [part for part in PARTS if part in wanted]))
 
 
@@ -98,7 +98,7 @@ def check(args: argparse.Namespace) -> None:
     from orthopsis.marking.judge import check_image
     from orthopsis.marking.records import verdict_record, verdict_text
 
-    with _scene(args.file) as scene:
+    with _scene(args) as scene:
         verdict = check_image(scene, _read_bytes(args.image), args.step)
         shown = _json(verdict_record(verdict)) if args.format == "json" else verdict_text(verdict)
         _write("-", shown)
@@ -111,7 +111,7 @@ def scan(args: argparse.Namespace) -> None:
     mistakes = [name.strip() for name in args.mistakes.split(",") if name.strip()]
     _known("--mistakes", mistakes, MISTAKES)
     form = "png" if Path(args.output).suffix.lower() == ".png" else "jpeg"
-    with _scene(args.file) as scene:
+    with _scene(args) as scene:
         photo, truth = scan_sheet(scene, args.seed, mistakes, flat=args.flat, form=form)
         _write(args.output, photo)
         if args.output != "-":
@@ -138,6 +138,9 @@ def parser() -> argparse.ArgumentParser:
         added.set_defaults(run=run)
         if run is not schema:
             added.add_argument("file", help="an exercise document, or - for standard input")
+            added.add_argument(
+                "--text", help="draw this in its first word, fitted to the sheet: a pupil's name"
+            )
         return added
 
     drawing = verb(draw)
@@ -171,16 +174,21 @@ class _Parser(argparse.ArgumentParser):
 
 
 @contextmanager
-def _scene(file: str) -> Iterator[Scene]:
+def _scene(args: argparse.Namespace) -> Iterator[Scene]:
     """The resolved document; a refusal of it names the file."""
     from orthopsis.exercise.load import parse
     from orthopsis.exercise.resolve import resolve
 
-    data = _read_bytes(file)
+    data = _read_bytes(args.file)
     try:
-        yield resolve(parse(data))
+        exercise = parse(data)
+        if args.text is not None:
+            from orthopsis.exercise.personal import with_text
+
+            exercise = with_text(exercise, args.text)
+        yield resolve(exercise)
     except ExerciseError as error:
-        _fail(f"{file}: {error}")
+        _fail(f"{args.file}: {error}")
 
 
 def _step(number: int, count: int) -> int:

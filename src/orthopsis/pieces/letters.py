@@ -110,13 +110,16 @@ class Letter(Drawn):
         return f"{self.word.id}:{self.number + 1}"
 
     @property
+    def character(self) -> str:
+        return self.word.row[self.number].character
+
+    @property
     def name(self) -> str:
         """The letter, with its place where the word has it twice."""
-        characters = [placed.character for placed in self.word.row]
-        character = characters[self.number]
-        if characters.count(character) == 1:
-            return f"Letter {character}"
-        return f"{_ORDINALS.get(self.number + 1, f'{self.number + 1}th')} letter, {character}"
+        if [placed.character for placed in self.word.row].count(self.character) == 1:
+            return f"Letter {self.character}"
+        ordinal = _ORDINALS.get(self.number + 1, f"{self.number + 1}th")
+        return f"{ordinal} letter, {self.character}"
 
     @property
     def profile(self) -> Profile:

@@ -21,7 +21,7 @@ from orthopsis.exercise.advice.points import (
     share_in_cone,
     sharpest_corner,
 )
-from orthopsis.exercise.advice.things import in_one_another, slivers
+from orthopsis.exercise.advice.things import in_one_another, slivers, small_letters
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.stroke import Stroke
 
@@ -54,6 +54,7 @@ def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advic
         flat_triangle,
         outside_triangle,
         slivers,
+        small_letters,
         unreadable,
         unforgiving,
         tape_strips,

@@ -39,6 +39,11 @@ def message(one: Advice, words: Wording) -> str:
                 f"A side of {more['piece']} shows only {number:.1f} mm wide. Pupils lose such a "
                 "sliver; move the piece or the point."
             )
+        case "small-letters":
+            return (
+                f"{more['piece']} is only {size(_whole(number))} high; for these pupils letters "
+                f"need {size(more['least_mm'])}. Take larger letters, or a shorter word."
+            )
         case "outside-cone":
             return (
                 f"{number:.0f} % of the drawing lies outside the 60° cone of vision and will look "
@@ -81,6 +86,7 @@ def remedy(one: Advice, words: Wording) -> str:
         "flat-triangle": lambda: "Move VP3 to where boxes are true",
         "outside-triangle": lambda: f"Move all points {more['times']:g} times as far out",
         "sliver": lambda: f"Move it aside by {size(more['step_mm'])}",
+        "small-letters": lambda: f"Make the letters {size(more['height_mm'])} high",
         "outside-cone": lambda: f"Look from {more['times']:g} times as far away",
         "unreadable": lambda: "Set all measures to marks of the ruler",
     }
