@@ -319,7 +319,7 @@ def test_a_name_is_fitted_to_the_sheet(base, name):
             assert 10 <= y <= 287
     assert difference(outlines(scene), kept(scene)) == ([], [])
     if base is ONE:
-        assert word.front.height_mm in (60, 30)
+        assert word.front.height_mm in (60, 30, 20)
 
 
 def test_a_receding_name_keeps_the_shape_of_its_letters():

@@ -28,6 +28,13 @@ class Measures(BaseModel):
 
     model_config = ConfigDict(extra="forbid", frozen=True)
 
+    def model_copy(self, *, update: Mapping[str, Any] | None = None, deep: bool = False) -> Self:
+        """A changed copy, which works out anew what the first one has remembered."""
+        copied = super().model_copy(update=update, deep=deep)
+        for name in copied.__dict__.keys() - type(self).model_fields.keys():
+            del copied.__dict__[name]
+        return copied
+
 
 @dataclass(frozen=True)
 class Stage:
