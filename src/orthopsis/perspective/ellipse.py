@@ -44,6 +44,23 @@ class Ellipse(NamedTuple):
         return cls.of_conic(*mixed)
 
     @classmethod
+    def touching(cls, start: Point, corner: Point, end: Point, through: Point) -> Ellipse:
+        """The ellipse that touches the lines from a corner at `start` and at `end`, and goes
+        through a further point.
+
+        Both lines together, and the chord between the points of contact taken twice, are two
+        conics that touch there; their mixture that vanishes at the point is the one. Raises
+        ValueError when it is no ellipse.
+        """
+        pair, chord = (join(corner, start), join(corner, end)), join(start, end)
+        one = _value(pair[0], through) * _value(pair[1], through)
+        two = _value(chord, through) ** 2
+        mixed = [
+            two * u - one * v for u, v in zip(_product(*pair), _product(chord, chord), strict=True)
+        ]
+        return cls.of_conic(*mixed)
+
+    @classmethod
     def of_conic(cls, xx: float, xy: float, yy: float, x: float, y: float, rest: float) -> Ellipse:
         """The ellipse xx·x² + xy·x·y + yy·y² + x·x + y·y + rest = 0; ValueError for another."""
         det = 4.0 * xx * yy - xy * xy
@@ -130,11 +147,31 @@ class EllipseArc(NamedTuple):
     start: float
     stop: float
 
+    @classmethod
+    def between(cls, ellipse: Ellipse, ends: tuple[XY, XY], through: XY) -> EllipseArc:
+        """The arc from one point of an ellipse to another, on the side of a third."""
+        first, last = (ellipse.angle(end) for end in ends)
+        middle = ellipse.angle(through)
+        if (middle - first) % TURN > (last - first) % TURN:
+            first, last = last, first
+        return cls(ellipse, first, first + (last - first) % TURN)
+
+    def spans(self, angle: float, slack: float = 1e-9) -> bool:
+        """Whether an angle lies between its ends."""
+        return (angle - self.start + slack) % TURN <= self.stop - self.start + 2.0 * slack
+
     def holds(self, point: XY, within_mm: float) -> bool:
         """Whether a point lies on the arc."""
         angle = self.ellipse.angle(point)
-        near = math.dist(self.ellipse.point(angle), point) <= within_mm
-        return near and (angle - self.start) % TURN <= self.stop - self.start
+        return math.dist(self.ellipse.point(angle), point) <= within_mm and self.spans(angle, 0.0)
+
+    @property
+    def extremes(self) -> list[float]:
+        """Its ends, and the angles where it goes furthest left, right, up or down."""
+        (_, (ax, ay), (bx, by)) = self.ellipse
+        far = [math.atan2(bx, ax), math.atan2(by, ay)]
+        angles = [angle + half for angle in far for half in (0.0, math.pi)]
+        return [self.start, self.stop, *(angle for angle in angles if self.spans(angle))]
 
 
 def _value(line: Line, point: Point) -> float:

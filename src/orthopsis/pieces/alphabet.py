@@ -13,6 +13,7 @@ from typing import Literal, NamedTuple
 from orthopsis.pieces.profile import Profile
 
 Alphabet = Literal["measured", "quartered"]
+Form = Literal["block", "curved"]
 
 HEIGHT_MM = 60.0
 QUARTERED_MM = 40.0
@@ -169,6 +170,112 @@ FORMS: dict[str, Letterform] = {
 }
 
 
+EIGHT_ROWS = "0 12 18 24 36 42 48 60"
+EIGHT_PARTS = "0 1 2 3 5 6 7 8"
+
+CURVED: dict[str, Letterform] = {
+    "B": Letterform(
+        "0 15 30 38 50 55 / 0 10 14 18 28 32 42 46 50 60",
+        "0 2 4 5 7 8 / 0 1 1.5 2 3 4 5 6 7 8",
+        "a1 c1 ~e1 e3 ~e5 c5 c6 ~f6 f8 ~f10 c10 a10 | b2 c2 ~d2 d3 ~d4 c4 b4 | "
+        "b7 c7 ~d7 d8 ~d9 c9 b9",
+    ),
+    "C": Letterform(
+        "0 15 27 50 / 0 15 30 45 60",
+        "0 2 4 8 / 0 2 4 6 8",
+        "d1 d2 c2 ~b2 b3 ~b4 c4 d4 d5 c5 ~a5 a3 ~a1 c1",
+    ),
+    "D": Letterform(
+        "0 15 25 40 55 / 0 12 30 48 60",
+        "0 2 4 6 8 / 0 2 4 6 8",
+        "a1 c1 ~e1 e3 ~e5 c5 a5 | b2 c2 ~d2 d3 ~d4 c4 b4",
+    ),
+    "G": Letterform(
+        "0 15 27 40 55 / 0 15 30 40 45 60",
+        "0 2 4 6 8 / 0 2 4 5 6 8",
+        "e1 e2 c2 ~b2 b3 ~b5 c5 d5 d4 c4 c3 e3 e6 c6 ~a6 a3 ~a1 c1",
+    ),
+    "J": Letterform(
+        "0 15 22.5 30 45 / 0 38 48 60",
+        "0 2 4 6 8 / 0 5 6 8",
+        "d1 e1 e2 ~e4 c4 ~a4 a2 b2 ~b3 c3 ~d3 d2",
+    ),
+    "O": Letterform(
+        "0 15 27.5 40 55 / 0 15 30 45 60",
+        "0 2 4 6 8 / 0 2 4 6 8",
+        "c1 ~e1 e3 ~e5 c5 ~a5 a3 ~a1 | c2 ~d2 d3 ~d4 c4 ~b4 b3 ~b2",
+    ),
+    "P": Letterform(
+        "0 15 30 35 50 / 0 12 18 24 36 60",
+        "0 2 4 6 8 / 0 1 2 3 4 8",
+        "a1 c1 ~e1 e3 ~e5 c5 b5 b6 a6 | b2 c2 ~d2 d3 ~d4 c4 b4",
+    ),
+    "Q": Letterform(
+        "0 15 27.5 40 55 / 0 15 30 45 60",
+        "0 2 4 6 8 / 0 2 4 6 8",
+        "c1 ~e1 e3 e5 c5 ~a5 a3 ~a1 | c2 ~d2 d3 ~d4 c4 ~b4 b3 ~b2",
+    ),
+    "R": Letterform(
+        "0 15 25 40 55 / 0 12 18 24 36 60",
+        "0 2 4 6 8 / 0 1 2 3 4 8",
+        "a1 c1 ~e1 e3 ~e5 c5 e6 d6 b5 b6 a6 | b2 c2 ~d2 d3 ~d4 c4 b4",
+    ),
+    "S": Letterform(
+        f"0 14 22.5 31 45 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "e1 e2 c2 ~b2 b3 ~b4 c4 ~e4 e6 ~e8 c8 a8 a7 c7 ~d7 d6 ~d5 c5 ~a5 a3 ~a1 c1",
+    ),
+    "U": Letterform(
+        "0 15 27.5 40 55 / 0 30 45 60",
+        "0 2 4 6 8 / 0 4 6 8",
+        "a1 b1 b2 ~b3 c3 ~d3 d2 d1 e1 e2 ~e4 c4 ~a4 a2",
+    ),
+    "0": Letterform(
+        "0 12 20 28 40 / 0 15 30 45 60",
+        "0 2 4 6 8 / 0 2 4 6 8",
+        "c1 ~e1 e3 ~e5 c5 ~a5 a3 ~a1 | c2 ~d2 d3 ~d4 c4 ~b4 b3 ~b2",
+    ),
+    "2": Letterform(
+        f"0 14 21 28 42 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "a1 c1 ~e1 e3 ~e5 c5 ~b5 b6 b7 e7 e8 a8 a6 ~a4 c4 ~d4 d3 ~d2 c2 a2",
+    ),
+    "3": Letterform(
+        f"0 14 21 28 42 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "a1 c1 ~e1 e3 e6 ~e8 c8 a8 a7 c7 ~d7 d6 ~d5 c5 b5 b4 c4 ~d4 d3 ~d2 c2 a2",
+    ),
+    "5": Letterform(
+        f"0 14 21 28 42 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "e1 e2 b2 b4 c4 ~e4 e6 ~e8 c8 a8 a7 c7 ~d7 d6 ~d5 c5 a5 a1",
+    ),
+    "6": Letterform(
+        f"0 14 21 28 42 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "e1 e2 c2 ~b2 b3 b4 c4 ~e4 e6 ~e8 c8 ~a8 a6 a3 ~a1 c1 | c5 ~d5 d6 ~d7 c7 ~b7 b6 ~b5",
+    ),
+    "8": Letterform(
+        f"0 14 21 28 42 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "c1 ~e1 e3 e6 ~e8 c8 ~a8 a6 a3 ~a1 | c2 ~d2 d3 ~d4 c4 ~b4 b3 ~b2 | "
+        "c5 ~d5 d6 ~d7 c7 ~b7 b6 ~b5",
+    ),
+    "9": Letterform(
+        f"0 14 21 28 42 / {EIGHT_ROWS}",
+        f"0 2 4 6 8 / {EIGHT_PARTS}",
+        "a8 a7 c7 ~d7 d6 d5 c5 ~a5 a3 ~a1 c1 ~e1 e3 e6 ~e8 c8 | c4 ~b4 b3 ~b2 c2 ~d2 d3 ~d4",
+    ),
+    "&": Letterform(
+        "0 12 22 32 44 55 / 0 12 17 22 34 41 48 60",
+        "0 2 3 5 6 8 / 0 1 2 3 4 5 7 8",
+        "c1 ~e1 e3 e5 f5 f6 e6 f8 c8 ~a8 a6 a3 ~a1 | c2 ~d2 d3 ~d4 c4 ~b4 b3 ~b2 | "
+        "c5 ~d5 d6 ~d7 c7 ~b7 b6 ~b5",
+    ),
+}
+"""The round letters with their curves: quarters of ellipses drawn over the block letter."""
+
+
 class Placed(NamedTuple):
     """A letter of a word: its character, where it begins and how wide it is, for 60 mm height."""
 
@@ -186,9 +293,13 @@ def width_mm(character: str, alphabet: Alphabet) -> float:
 
 
 @lru_cache(maxsize=256)
-def letter(character: str, alphabet: Alphabet) -> Profile:
-    """The letter's profile on a face as wide as itself and 60 mm high."""
+def letter(character: str, alphabet: Alphabet, form_name: Form = "block") -> Profile:
+    """The letter's profile on a face as wide as itself and 60 mm high. A letter without curves
+    has but one form.
+    """
     form = FORMS[character]
+    if form_name == "curved":
+        form = CURVED.get(character, form)
     if alphabet == "measured":
         columns, rows = ([float(n) for n in part.split()] for part in form.measured.split("/"))
         wide, high = columns[-1], HEIGHT_MM

@@ -3,19 +3,21 @@
 Columns are named a, b, c … from the left and rows 1, 2, 3 … from the top, so a corner is written
 ``b3``. A slanted side runs from one such corner to another, and a corner on it is written by the
 slant and what it meets: ``b4d1/3`` on row 3, ``b4d1/c`` on column c, ``b4d1/e4c1`` on a second
-slant. A letter, a gable, a stair seen from its side: all are profiles, swept back.
+slant. A curved side is a quarter of an ellipse: ``c1 ~e1 e3`` leaves c1 toward e1 and reaches e3
+from there. A letter, a gable, a stair seen from its side: all are profiles, swept back.
 """
 
 from __future__ import annotations
 
 import math
 import re
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from itertools import pairwise
 from typing import NamedTuple
 
+from orthopsis.perspective.area import Area, quarter_between
 from orthopsis.perspective.plane import Line, Point, join, meet
 from orthopsis.perspective.segments import XY, inside
 
@@ -56,12 +58,14 @@ class Profile:
     """Loops of corners, and where the columns and rows lie: shares of the face's width from its
     left side and of its height from its top.
 
-    Outlines run clockwise and holes the other way round.
+    Outlines run clockwise and holes the other way round. `bends` has the corner that a curved side
+    turns around, by its loop and the number of the corner it starts from.
     """
 
     columns: tuple[float, ...]
     rows: tuple[float, ...]
     loops: tuple[tuple[Corner, ...], ...]
+    bends: Mapping[tuple[int, int], Corner] = field(default_factory=dict)
 
     @classmethod
     def read(cls, columns: Sequence[float], rows: Sequence[float], text: str) -> Profile:
@@ -71,30 +75,79 @@ class Profile:
         >>> bar.places
         (((0.0, 0.25), (1.0, 0.25), (1.0, 0.75), (0.0, 0.75)),)
         """
-        loops = [[_corner(name) for name in loop.split()] for loop in text.split("|")]
-        return cls.of_loops(columns, rows, loops)
+        loops: list[list[Corner]] = []
+        bends: dict[tuple[int, int], Corner] = {}
+        for i, loop in enumerate(text.split("|")):
+            loops.append([])
+            for name in loop.split():
+                if name.startswith("~"):
+                    bends[i, len(loops[i]) - 1] = _corner(name[1:])
+                else:
+                    loops[i].append(_corner(name))
+        return cls.of_loops(columns, rows, loops, bends)
 
     @classmethod
     def of_loops(
-        cls, columns: Sequence[float], rows: Sequence[float], loops: Sequence[Sequence[Corner]]
+        cls,
+        columns: Sequence[float],
+        rows: Sequence[float],
+        loops: Sequence[Sequence[Corner]],
+        bends: Mapping[tuple[int, int], Corner] | None = None,
     ) -> Profile:
         """A profile whose loops may run either way round."""
-        found = cls(tuple(map(float, columns)), tuple(map(float, rows)), tuple(map(tuple, loops)))
-        return replace(found, loops=tuple(found._turned(k) for k in range(len(loops))))
+        given = tuple(map(tuple, loops))
+        found = cls(tuple(map(float, columns)), tuple(map(float, rows)), given, bends or {})
+        turned = [found._runs_wrong(i) for i in range(len(given))]
+        return replace(
+            found,
+            loops=tuple(loop[::-1] if turned[i] else loop for i, loop in enumerate(given)),
+            bends={
+                (i, (len(given[i]) - 2 - k) % len(given[i]) if turned[i] else k): corner
+                for (i, k), corner in found.bends.items()
+            },
+        )
 
-    def _turned(self, number: int) -> tuple[Corner, ...]:
-        """A loop, clockwise unless it lies within another."""
-        loop, places = self.loops[number], self.places[number]
-        others = [other for k, other in enumerate(self.places) if k != number]
-        hole = inside(places[0], others)
-        return loop[::-1] if (_area(places) > 0.0) == hole else loop
+    def _runs_wrong(self, number: int) -> bool:
+        """Whether a loop runs the other way: clockwise is right unless it lies within another."""
+        places = self.control_places
+        others = [other for k, other in enumerate(places) if k != number]
+        hole = inside(self.places[number][0], others)
+        return (_area(places[number]) > 0.0) == hole
 
     @cached_property
     def places(self) -> tuple[tuple[XY, ...], ...]:
         """Each corner's shares of width and height."""
-        return tuple(tuple(self._place(corner) for corner in loop) for loop in self.loops)
+        return tuple(tuple(self.place(corner) for corner in loop) for loop in self.loops)
 
-    def _place(self, corner: Corner) -> XY:
+    @cached_property
+    def control_places(self) -> tuple[tuple[XY, ...], ...]:
+        """The same with the corners that curved sides turn around."""
+        found = []
+        for i, loop in enumerate(self.places):
+            around: list[XY] = []
+            for k, place in enumerate(loop):
+                around.append(place)
+                if (i, k) in self.bends:
+                    around.append(self.place(self.bends[i, k]))
+            found.append(tuple(around))
+        return tuple(found)
+
+    def area(self, width: float = 1.0, height: float = 1.0) -> Area:
+        """The profile on a face of some size."""
+
+        def sized(place: XY) -> XY:
+            return place[0] * width, place[1] * height
+
+        loops = tuple(tuple(map(sized, loop)) for loop in self.places)
+        bends = {
+            (i, k): quarter_between(
+                loops[i][k], sized(self.place(corner)), loops[i][(k + 1) % len(loops[i])]
+            )
+            for (i, k), corner in self.bends.items()
+        }
+        return Area(loops, bends)
+
+    def place(self, corner: Corner) -> XY:
         return meet(self._line(corner.across, 0), self._line(corner.down, 1)).xy
 
     def _line(self, line: GridLine, way: int) -> Line:
@@ -116,6 +169,18 @@ class Profile:
             first = last
 
     @cached_property
+    def bend_of(self) -> dict[tuple[int, int], Corner]:
+        """The corner that a side turns around, by the side."""
+        first = 0
+        found = {}
+        for i, loop in enumerate(self.loops):
+            for k in range(len(loop)):
+                if (i, k) in self.bends:
+                    found[first + k, first + (k + 1) % len(loop)] = self.bends[i, k]
+            first += len(loop)
+        return found
+
+    @cached_property
     def corners(self) -> tuple[Corner, ...]:
         """The corners of all loops."""
         return tuple(corner for loop in self.loops for corner in loop)
@@ -134,7 +199,11 @@ class Profile:
     @cached_property
     def cells(self) -> list[Quad]:
         """Convex parts that make up the whole: between the levels of the corners, trapeziums."""
-        places = self.places
+        # Where a curve bulges out its corner stands for it, where it bulges in its chord.
+        places = [
+            tuple(p for k, p in enumerate(loop) if p in self.places[i] or _turns_out(loop, k))
+            for i, loop in enumerate(self.control_places)
+        ]
         levels = sorted({v for loop in places for _, v in loop})
         sides = [side for loop in places for side in pairwise((*loop, loop[0]))]
         found: list[Quad] = []
@@ -150,6 +219,12 @@ class Profile:
             for (_, a, d), (_, b, c) in zip(across[::2], across[1::2], strict=True):
                 found.append(((a, top), (b, top), (c, bottom), (d, bottom)))
         return found
+
+
+def _turns_out(loop: Sequence[XY], k: int) -> bool:
+    """Whether a loop that runs clockwise turns clockwise at a corner."""
+    (ax, ay), (bx, by), (cx, cy) = loop[k - 1], loop[k], loop[(k + 1) % len(loop)]
+    return (bx - ax) * (cy - by) - (by - ay) * (cx - bx) > 0.0
 
 
 def _along(side: tuple[XY, XY], v: float) -> float:

@@ -1,0 +1,124 @@
+"""A region of the plane between straight and curved sides; what lies within it by even and odd."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
+from itertools import pairwise
+
+from orthopsis.perspective.ellipse import Ellipse, EllipseArc
+from orthopsis.perspective.roots import along_line
+from orthopsis.perspective.segments import (
+    XY,
+    Box,
+    Portion,
+    Segment,
+    at,
+    box_of,
+    crossings,
+    distance_to_segment,
+    inside,
+    length,
+    merged,
+    on_border,
+    portions_inside,
+)
+from orthopsis.perspective.tolerance import EXACT, Tolerance
+
+FAR_AWAY: XY = (1.0e5, 1.37e4)
+"""A way out of any region that runs along no side of a drawing."""
+
+
+@dataclass(frozen=True)
+class Area:
+    """Loops of corners, those within others being holes. `bends` gives the arc of a curved side by
+    its loop and the number of the corner it starts from; all other sides are straight.
+    """
+
+    loops: tuple[tuple[XY, ...], ...]
+    bends: Mapping[tuple[int, int], EllipseArc] = field(default_factory=dict)
+
+    @property
+    def straight(self) -> Iterator[Segment]:
+        """The straight sides."""
+        for i, loop in enumerate(self.loops):
+            for k, corner in enumerate(loop):
+                if (i, k) not in self.bends:
+                    yield corner, loop[(k + 1) % len(loop)]
+
+    @property
+    def box(self) -> Box:
+        """Left, top, right and bottom of corners and arcs."""
+        places = [corner for loop in self.loops for corner in loop]
+        for arc in self.bends.values():
+            places += [arc.ellipse.point(angle) for angle in arc.extremes]
+        return box_of(places)
+
+    def crossings(self, segment: Segment) -> list[float]:
+        """Sorted t at which a segment crosses or touches the border, with 0 and 1."""
+        if not self.bends:
+            return crossings(segment, self.loops)
+        found = {0.0, 1.0, *self._bend_crossings(segment)}
+        for side in self.straight:
+            found.update(crossings(segment, [side]))
+        return sorted(found)
+
+    def _bend_crossings(self, segment: Segment) -> Iterator[float]:
+        for arc in self.bends.values():
+
+            def within(t: float, arc: EllipseArc = arc) -> float:
+                u, v = arc.ellipse.unit(at(segment, t))
+                return u * u + v * v - 1.0
+
+            for t in along_line(within, 2):
+                if 0.0 < t < 1.0 and arc.spans(arc.ellipse.angle(at(segment, t))):
+                    yield t
+
+    def inside(self, point: XY) -> bool:
+        """Whether a point lies within the region."""
+        if not self.bends:
+            return inside(point, self.loops)
+        x, y = point
+        out = point, (x + FAR_AWAY[0], y + FAR_AWAY[1])
+        count = sum(1 for _ in self._bend_crossings(out))
+        for (ax, ay), (bx, by) in self.straight:
+            a = FAR_AWAY[0] * (ay - y) - FAR_AWAY[1] * (ax - x)
+            b = FAR_AWAY[0] * (by - y) - FAR_AWAY[1] * (bx - x)
+            if (a > 0.0) != (b > 0.0):
+                share = a / (a - b)
+                count += ax + (bx - ax) * share > x
+        return count % 2 == 1
+
+    def on_border(self, point: XY, tolerance: Tolerance = EXACT) -> bool:
+        """Whether a point lies on one of the sides."""
+        if not self.bends:
+            return on_border(point, self.loops, tolerance)
+        return any(
+            distance_to_segment(point, side) <= tolerance.paper_mm for side in self.straight
+        ) or any(arc.holds(point, tolerance.paper_mm) for arc in self.bends.values())
+
+    def portions_inside(self, segment: Segment, tolerance: Tolerance = EXACT) -> list[Portion]:
+        """The portions of a segment that run inside; along a side is not inside."""
+        if not self.bends:
+            return portions_inside(segment, self.loops, tolerance)
+        size = length(segment)
+        found = []
+        for t0, t1 in pairwise(self.crossings(segment)):
+            middle = at(segment, (t0 + t1) / 2)
+            if (t1 - t0) * size <= tolerance.paper_mm or not self.inside(middle):
+                continue
+            if not self.on_border(middle, tolerance):
+                found.append((t0, t1))
+        return merged(found)
+
+
+def quarter_between(start: XY, corner: XY, end: XY) -> EllipseArc:
+    """The quarter of an ellipse that leaves `start` and reaches `end` along lines to a corner,
+    as it is in true shape; see `Ellipse.touching` for how it is seen.
+    """
+    (sx, sy), (cx, cy), (ex, ey) = start, corner, end
+    centre = sx + ex - cx, sy + ey - cy
+    a = sx - centre[0], sy - centre[1]
+    b = ex - centre[0], ey - centre[1]
+    return EllipseArc(Ellipse(centre, a, b), 0.0, math.pi / 2)
