@@ -17,9 +17,9 @@ from orthopsis.perspective.segments import Segment, at
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint, View
-from orthopsis.picture.cylinder import Thing
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import BehindTheEye, Sight
+from orthopsis.picture.thing import Thing
 from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.registry import AnyPiece
 

@@ -44,8 +44,8 @@ class Cover(Protocol):
     def box(self) -> Box:
         """Left, top, right, bottom on paper."""
 
-    def walls(self) -> list[Wall]:
-        """Where hiding may begin or end."""
+    def walls_near(self, box: Box) -> list[Wall]:
+        """Where hiding may begin or end for what lies within a box of the sheet."""
 
     def hides(self, place: Vector, whole: bool) -> bool:
         """Whether it hides a place, or, `whole`, all that is seen in its direction."""
@@ -60,11 +60,13 @@ class RoundCover:
             [on_paper(cylinder.rim(end, TURN * k / 64)) for end in (0, 1) for k in range(64)], 1.0
         )
 
-    def walls(self) -> list[Wall]:
+    def walls_near(self, box: Box) -> list[Wall]:
         """Planes along the outline, cones through the rims, and its own surface."""
+        del box
         own, eye = self.cylinder.own, self.cylinder.eye
+        rim = self.cylinder.rim
         walls = [
-            Wall(_plane((0.0, 0.0, 0.0), *(self.cylinder.rim(end, angle) for end in (0, 1))), 1)
+            Wall(plane_through((0.0, 0.0, 0.0), rim(0, angle), rim(1, angle)), 1)
             for angle in self.cylinder.outline_angles
         ]
         for end in (0.0, 1.0):
@@ -101,12 +103,12 @@ class FlatCover:
         self.tolerance = tolerance
         self.box = box_of(self.paper[0])
 
-    def walls(self) -> list[Wall]:
+    def walls_near(self, box: Box) -> list[Wall]:
         """Planes of the eye through its sides, and its own plane."""
+        del box
         eye = (0.0, 0.0, 0.0)
-        walls = [
-            Wall(_plane(eye, a, b), 1) for loop in self.loops for a, b in pairwise((*loop, loop[0]))
-        ]
+        sides = [side for loop in self.loops for side in pairwise((*loop, loop[0]))]
+        walls = [Wall(plane_through(eye, a, b), 1) for a, b in sides]
         corner, normal = self.loops[0][0], self.normal
         return [*walls, Wall(lambda place: dot(normal, minus(place, corner)), 1)]
 
@@ -165,8 +167,10 @@ def hidden_of_edge(edge: Straight, covers: Sequence[tuple[Cover, bool]]) -> list
     Each cover comes with whether it hides whole, whatever the depth.
     """
     found: list[Portion] = []
+    box = box_of([on_paper(edge.start), on_paper(edge.end)])
     for cover, whole in covers:
-        cuts = sorted({0.0, 1.0, *(t for wall in cover.walls() for t in edge.roots(wall))})
+        walls = cover.walls_near(box)
+        cuts = sorted({0.0, 1.0, *(t for wall in walls for t in edge.roots(wall))})
         for t0, t1 in pairwise(t for t in cuts if 0.0 <= t <= 1.0):
             if t1 - t0 > 1e-12 and cover.hides(edge.place((t0 + t1) / 2), whole):
                 found.append((edge.on_paper(t0), edge.on_paper(t1)))
@@ -189,7 +193,8 @@ def arcs_of_rim(
     as the sheet's edges, nothing is drawn.
     """
     cuts = list(rim.cylinder.outline_angles)
-    cuts += [t for cover, _ in covers for wall in cover.walls() for t in rim.roots(wall)]
+    box = box_of([on_paper(rim.place(TURN * k / 64)) for k in range(64)], 1.0)
+    cuts += [t for cover, _ in covers for wall in cover.walls_near(box) for t in rim.roots(wall)]
     cuts += [t for wall in limits for t in rim.roots(wall)]
     for other in same:
         # The other rim's own cuts, by their places.
@@ -226,7 +231,8 @@ def rim_angle(rim: Rim, place: Vector) -> float:
     return math.atan2(v, u) % TURN
 
 
-def _plane(a: Vector, b: Vector, c: Vector) -> Side:
+def plane_through(a: Vector, b: Vector, c: Vector) -> Side:
+    """The side of the plane through three places on which a place lies."""
     normal = cross(minus(b, a), minus(c, a))
     length = size(normal) or 1.0
     normal = times(normal, 1.0 / length)

@@ -16,7 +16,7 @@ from functools import cached_property
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.roots import TURN, around_circle
 from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
-from orthopsis.picture.solid import Edge, Shape, Solid
+from orthopsis.picture.solid import Edge, Shape, Solid, by_list
 
 BARELY = 1e-9
 """Less than this share of a line of sight within a cylinder is a touch, not a cover."""
@@ -102,7 +102,7 @@ class Cylinder:
         places = [self.rim(end, angle) for angle in self.outline_angles for end in (0, 1)]
         edges = tuple(Edge(k, k + 1, self.sweep_family, (-1, -1)) for k in range(0, len(places), 2))
         shape = Shape((), edges)
-        return Solid(self.piece, tuple(places), shape, self.transparent, self.floating)
+        return Solid(self.piece, tuple(places), shape, self.transparent, self.floating, self.group)
 
     def stretch_hidden_before(self, place: Vector) -> tuple[float, float] | None:
         """The part of the line of sight within the solid: 0 at the eye, 1 at the place."""
@@ -150,13 +150,3 @@ class Cylinder:
             if abs(s - other_end) > 1e-7 or abs(u * u + v * v - 1.0) > 1e-7:
                 return False
         return True
-
-
-Thing = Solid | Cylinder
-"""What a picture can show."""
-
-
-def by_list(one: Thing, other: Thing) -> bool:
-    """Whether two float apart, so that the one listed first hides the other whole."""
-    same = (one.group or one.piece) == (other.group or other.piece)
-    return one.floating and other.floating and not same

@@ -25,6 +25,7 @@ from orthopsis.perspective.vector import dot
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture import compiled
 from orthopsis.picture import kernel as plain
+from orthopsis.picture.bent import Bent, BentCover, arcs_of_bend
 from orthopsis.picture.curves import (
     Cover,
     FlatCover,
@@ -35,9 +36,10 @@ from orthopsis.picture.curves import (
     arcs_of_rim,
     hidden_of_edge,
 )
-from orthopsis.picture.cylinder import Cylinder, Thing, by_list
+from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.mesh import FLOATS, TRANSPARENT, Grid, Mesh, Room, Seen
-from orthopsis.picture.solid import Edge, Solid
+from orthopsis.picture.solid import Edge, Solid, by_list
+from orthopsis.picture.thing import Thing
 
 
 class HiddenEdge(NamedTuple):
@@ -83,13 +85,13 @@ class Sight:
         kernel: ModuleType | None = None,
     ) -> None:
         self.things, self.far_lines, self.tolerance = things, far_lines, tolerance
-        self._rounds = [i for i, t in enumerate(things) if isinstance(t, Cylinder)]
+        self._rounds = [i for i, t in enumerate(things) if not isinstance(t, Solid)]
         self._kernel = kernel or compiled.in_use()
         self._lists = self._kernel is plain
         for thing in things:
             if _least_depth(thing) <= 0.0:
                 raise BehindTheEye(thing.piece)
-        # To the kernel a cylinder is the two lines of its outline.
+        # To the kernel a round thing is the straight lines of its outline.
         self.solids = [t if isinstance(t, Solid) else t.outline() for t in things]
         places = [place for solid in self.solids for place in solid.vertices]
         self._paper = [(x / depth, y / depth) for x, y, depth in places]
@@ -111,9 +113,12 @@ class Sight:
             first += len(solid.vertices)
 
     def arcs(self, limits: Sequence[Wall] = ()) -> Iterator[RimArc]:
-        """The rims of the cylinders in arcs that are seen or hidden, within the limits."""
+        """The rims of round things in arcs that are seen or hidden, within the limits."""
         for i in self._rounds:
             cylinder = self.things[i]
+            if isinstance(cylinder, Bent):
+                yield from self._bent_arcs(i, cylinder, limits)
+                continue
             assert isinstance(cylinder, Cylinder)
             for end in (0, 1):
                 rim = Rim(cylinder, end)
@@ -133,6 +138,18 @@ class Sight:
                     start, whole = seen_angle(arc.start), arc.end - arc.start > TURN - 1e-9
                     turn = TURN if whole else (seen_angle(arc.end) - start) % TURN
                     yield RimArc(cylinder, end, ellipse, start, start + turn, arc.seen)
+
+    def _bent_arcs(self, i: int, bent: Bent, limits: Sequence[Wall]) -> Iterator[RimArc]:
+        own = [] if bent.transparent else [(BentCover(bent, own=True), False)]
+        covers = [*self._covers_before(i, BentCover(bent).box), *own]
+        for number, rim in bent.rims():
+            ellipse, seen_angle = rim.cylinder.rim_on_paper(rim.end)
+            # What is drawn on a face that we see, the solid itself does not hide.
+            before = covers[: len(covers) - len(own)] if bent.end_shows(rim.end) else covers
+            for arc in arcs_of_bend(bent, number, rim, before, limits):
+                start = seen_angle(arc.start)
+                turn = (seen_angle(arc.end) - start) % TURN
+                yield RimArc(rim.cylinder, rim.end, ellipse, start, start + turn, arc.seen)
 
     def far_lines_seen(self) -> list[list[Portion]]:
         """What is seen of each far line."""
@@ -160,6 +177,8 @@ class Sight:
                 covers.append([])
             elif isinstance(thing, Cylinder):
                 covers.append([RoundCover(thing)])
+            elif isinstance(thing, Bent):
+                covers.append([BentCover(thing)])
             else:
                 flat = (FlatCover(thing, face, self.tolerance) for face in thing.faces)
                 covers.append([f for f in flat if dot(f.normal, f.loops[0][0]) < 0.0])
@@ -177,12 +196,20 @@ class Sight:
         return found
 
     def _hide_behind_rounds(self, hidden: list[list[Portion]]) -> None:
-        """Take away what cylinders hide of straight edges and of the far lines."""
+        """Take away what round things hide of straight edges and of the far lines."""
         number = vertex = 0
         for i, solid in enumerate(self.solids):
-            for edge in solid.edges:
+            thing = self.things[i]
+            own = BentCover(thing, own=True) if isinstance(thing, Bent) else None
+            for k, edge in enumerate(solid.edges):
                 ends = self._places[vertex + edge.start], self._places[vertex + edge.end]
                 self._hide_one(hidden, number, i, Straight(*ends))
+                if isinstance(thing, Bent) and own is not None and not thing.transparent:
+                    if not thing.lines[k][-1]:
+                        hidden[number] = [(0.0, 1.0)]
+                    elif hidden[number] != [(0.0, 1.0)]:
+                        more = hidden_of_edge(Straight(*ends), [(own, False)])
+                        hidden[number] = merged([*hidden[number], *more], 1e-9)
                 number += 1
             vertex += len(solid.vertices)
         for segment in self.far_lines:
@@ -193,7 +220,7 @@ class Sight:
 
     def _hide_one(self, hidden: list[list[Portion]], number: int, own: int, edge: Straight) -> None:
         box = box_of([on_paper(edge.start), on_paper(edge.end)])
-        covers = [c for c in self._covers_before(own, box) if isinstance(c[0], RoundCover)]
+        covers = [c for c in self._covers_before(own, box) if not isinstance(c[0], FlatCover)]
         if covers and hidden[number] != [(0.0, 1.0)]:
             hidden[number] = merged([*hidden[number], *hidden_of_edge(edge, covers)], 1e-9)
 
@@ -327,6 +354,8 @@ def _least_depth(thing: Thing) -> float:
     """Relative depth of the nearest place of a thing."""
     if isinstance(thing, Solid):
         return min((depth for _, _, depth in thing.vertices), default=1.0)
+    if isinstance(thing, Bent):
+        return thing.least_depth
     near = min(thing.centre[2], thing.centre[2] + thing.sweep[2])
     return near - math.hypot(thing.a[2], thing.b[2])
 

@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
-from typing import NamedTuple
+from typing import NamedTuple, Protocol
 
 from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 
@@ -82,6 +82,23 @@ class Solid:
     @property
     def edges(self) -> tuple[Edge, ...]:
         return self.shape.edges
+
+
+class Standing(Protocol):
+    """What stands or floats, alone or in a group."""
+
+    @property
+    def piece(self) -> str: ...
+    @property
+    def floating(self) -> bool: ...
+    @property
+    def group(self) -> str: ...
+
+
+def by_list(one: Standing, other: Standing) -> bool:
+    """Whether two float apart, so that the one listed first hides the other whole."""
+    same = (one.group or one.piece) == (other.group or other.piece)
+    return one.floating and other.floating and not same
 
 
 Families = tuple[tuple[str, ...], ...]

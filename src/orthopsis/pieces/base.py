@@ -17,7 +17,7 @@ from orthopsis.errors import ExerciseError
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.view import View
-from orthopsis.picture.cylinder import Thing
+from orthopsis.picture.thing import Thing
 
 Millimetres = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
 Length = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]

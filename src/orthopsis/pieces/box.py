@@ -8,7 +8,7 @@ from typing import Literal
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
-from orthopsis.picture.cylinder import Thing
+from orthopsis.picture.thing import Thing
 from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.block import Block
 from orthopsis.pieces.block_steps import Edges, construct_block, tidy

@@ -15,8 +15,9 @@ from orthopsis.construction.corner_test import Ends, what_shows
 from orthopsis.construction.order import Body, Corner, Hull, SeenLine
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, turn
 from orthopsis.perspective.segments import XY, Portion, at
-from orthopsis.perspective.vector import Vector, minus, plus, times
+from orthopsis.perspective.vector import Vector, minus, plus, size, times
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint, View
+from orthopsis.picture.bent import Bent
 from orthopsis.picture.solid import Solid, prism
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block import Block
@@ -134,8 +135,10 @@ class Carved(Block):
 
     # --- for the picture ---------------------------------------------------------------------
 
-    def carved_solid(self, stage: Stage, profile: Profile, name: str, group: str = "") -> Solid:
-        """A profile of the face as a prism."""
+    def carved_solid(
+        self, stage: Stage, profile: Profile, name: str, group: str = ""
+    ) -> Solid | Bent:
+        """A profile of the face as a prism, or with its curves as a bent one."""
         self._check(stage)
         near, _, sweep, _ = self.near_face(stage)
         across, down, back = self.families(stage)
@@ -144,22 +147,26 @@ class Carved(Block):
         if self.run == "right":
             first, low, along, sweep = near[1], near[2], sweep, minus(near[0], near[1])
         up = minus(low, first)
+        named = {"row": across, "column": down, "slanted": FREE}
+        families = [named[profile.direction(side)] for side in profile.sides]
+        clear, floats = self.transparent, self.standing == "floating"
+        if profile.bends:
+            wide, high = size(along), size(up)
+            unit = times(along, 1.0 / wide), times(up, 1.0 / high)
+            area = profile.area(wide, high)
+            return Bent(
+                name, first, *unit, area, tuple(families), sweep, back.name, clear, floats, group
+            )
         loops = [
             [plus(first, plus(times(along, u), times(up, v))) for u, v in loop]
             for loop in profile.places
         ]
-        named = {"row": across, "column": down, "slanted": FREE}
-        families = iter([named[profile.direction(side)] for side in profile.sides])
+        each = iter(families)
+        by_loop = [[next(each) for _ in loop] for loop in loops]
         return prism(
-            name,
-            loops,
-            [[next(families) for _ in loop] for loop in loops],
-            sweep,
-            back.name,
-            transparent=self.transparent,
-            floating=self.standing == "floating",
-            group=group,
-        )
+            name, loops, by_loop, sweep, back.name,
+            transparent=clear, floating=floats, group=group,
+        )  # fmt: skip
 
     # --- for the construction ----------------------------------------------------------------
 

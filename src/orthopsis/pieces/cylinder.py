@@ -22,7 +22,7 @@ from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import minus, plus, times
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.picture.cylinder import Cylinder as Round
-from orthopsis.picture.cylinder import Thing
+from orthopsis.picture.thing import Thing
 from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.block import Block
 from orthopsis.pieces.block_shape import outline_area_mm2, seen_faces

@@ -17,12 +17,13 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.view import View
-from orthopsis.picture.cylinder import Thing
+from orthopsis.picture.thing import Thing
 from orthopsis.pieces.alphabet import (
     FORMS,
     GAP_MM,
     HEIGHT_MM,
     Alphabet,
+    Form,
     Placed,
     letter,
     set_in_row,
@@ -70,6 +71,7 @@ class Word(Carved):
     kind: Literal["letters"] = "letters"
     row: tuple[Placed, ...]
     alphabet: Alphabet
+    form: Form
 
     @property
     def halved(self) -> bool:
@@ -90,7 +92,7 @@ class Word(Carved):
     @cached_property
     def _profiles(self) -> tuple[Profile, ...]:
         return tuple(
-            letter(placed.character, self.alphabet).within(*self.room(k))
+            letter(placed.character, self.alphabet, self.form).within(*self.room(k))
             for k, placed in enumerate(self.row)
         )
 
@@ -156,12 +158,14 @@ class Letters(Piece):
     the side to which it `run`s, its `length` there and its `thickness`.
 
     `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
-    find. `gap_mm` is the room between letters when they are 60 mm high.
+    find. `form` is the straight-edged block form, or round letters with their curves. `gap_mm` is
+    the room between letters when they are 60 mm high.
     """
 
     kind: Literal["letters"]
     text: Text
     alphabet: Alphabet = "measured"
+    form: Form = "block"
     gap_mm: Annotated[float, Field(ge=1, le=200)] = GAP_MM
     front: LettersFront | None = None
     depth: Cut | None = None
@@ -189,7 +193,15 @@ class Letters(Piece):
         row = tuple(placed._replace(left_mm=placed.left_mm - left) for placed in row)
         common = {
             name: getattr(self, name)
-            for name in ("id", "view", "standing", "transparent", "turned_vp_mm", "alphabet")
+            for name in (
+                "id",
+                "view",
+                "standing",
+                "transparent",
+                "turned_vp_mm",
+                "alphabet",
+                "form",
+            )
         }
         if self.front is not None:
             wide = (last.left_mm - left + last.width_mm) / HEIGHT_MM * self.front.height_mm

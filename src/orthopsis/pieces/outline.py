@@ -12,7 +12,7 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.segments import inside, sides_cross
-from orthopsis.picture.cylinder import Thing
+from orthopsis.picture.thing import Thing
 from orthopsis.pieces.base import Drawn, Length, Measures, Millimetres, Stage
 from orthopsis.pieces.carve import carve
 from orthopsis.pieces.carved import Carved, CarvedBody

@@ -1,0 +1,349 @@
+"""A swept outline with curved sides: block letters with their curves.
+
+Its own coordinates make it simple: (x, y, s) with the outline in the plane of x and y and the sweep
+from s = 0 to s = 1. A line of sight is straight there too, so it runs through the solid where,
+between the two ends, its trace in x and y runs inside the outline. Each curved side is a quarter of
+a cylinder, and its rims are quarters of the cylinder's.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from itertools import pairwise
+from typing import NamedTuple
+
+from orthopsis.perspective.area import Area
+from orthopsis.perspective.segments import XY, Box, box_of, boxes_touch
+from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
+from orthopsis.perspective.view import on_paper
+from orthopsis.picture.curves import Arc, Cover, Rim, Wall, plane_through
+from orthopsis.picture.curves import Side as SideOf
+from orthopsis.picture.cylinder import Cylinder
+from orthopsis.picture.solid import Edge, Shape, Solid
+
+QUARTER = math.pi / 2
+TOUCH = 1e-3
+"""Less than this way through the solid, in mm of its own coordinates, is a touch and no cover."""
+
+FACING = 1e-9
+
+
+class Side(NamedTuple):
+    """A side of the outline between two corners, counted through its loops, with its family."""
+
+    start: int
+    end: int
+    family: str
+
+
+@dataclass(frozen=True)
+class Bent:
+    """A solid in eye space: an outline with its corner places, and a sweep to its far end.
+
+    `area` is the outline in millimetres along `across` and `down`, unit ways of eye space from
+    `origin`; its loops run clockwise and its holes the other way round.
+    """
+
+    piece: str
+    origin: Vector
+    across: Vector
+    down: Vector
+    area: Area
+    families: tuple[str, ...]
+    sweep: Vector
+    sweep_family: str
+    transparent: bool = False
+    floating: bool = False
+    group: str = ""
+
+    def place(self, xy: XY, end: float = 0.0) -> Vector:
+        """A place of the outline's plane, at the near end, the far one, or between."""
+        on = plus(self.origin, plus(times(self.across, xy[0]), times(self.down, xy[1])))
+        return plus(on, times(self.sweep, end))
+
+    def own(self, place: Vector) -> Vector:
+        """A place of eye space in the solid's own coordinates."""
+        rest = minus(place, self.origin)
+        return dot(rest, self._rows[0]), dot(rest, self._rows[1]), dot(rest, self._rows[2])
+
+    @cached_property
+    def eye(self) -> Vector:
+        """The eye in the solid's own coordinates."""
+        return self.own((0.0, 0.0, 0.0))
+
+    def end_shows(self, end: int) -> bool:
+        """Whether the eye sees the flat end."""
+        return self.eye[2] < 0.0 if end == 0 else self.eye[2] > 1.0
+
+    @cached_property
+    def least_depth(self) -> float:
+        """Relative depth of its nearest place: a curve stays within the corners around it."""
+        places = [self.place(corner, end) for corner in self.corners for end in (0.0, 1.0)]
+        for bend in self.bends.values():
+            outer = plus(bend.centre, plus(bend.a, bend.b))
+            places += [outer, plus(outer, self.sweep)]
+        return min(depth for _, _, depth in places)
+
+    @cached_property
+    def corners(self) -> list[XY]:
+        return [corner for loop in self.area.loops for corner in loop]
+
+    @cached_property
+    def sides(self) -> list[Side]:
+        """All sides, straight and curved."""
+        found: list[Side] = []
+        first = 0
+        for loop in self.area.loops:
+            for k in range(len(loop)):
+                a, b = first + k, first + (k + 1) % len(loop)
+                found.append(Side(a, b, self.families[len(found)]))
+            first += len(loop)
+        return found
+
+    @cached_property
+    def bends(self) -> dict[int, Cylinder]:
+        """The curved sides by their number, each as the cylinder it is a quarter of."""
+        found: dict[int, Cylinder] = {}
+        number = 0
+        for i, loop in enumerate(self.area.loops):
+            for k in range(len(loop)):
+                arc = self.area.bends.get((i, k))
+                if arc is not None:
+                    (_, (ax, ay), (bx, by)) = arc.ellipse
+                    found[number] = Cylinder(
+                        self.piece,
+                        self.place(arc.ellipse.centre),
+                        plus(times(self.across, ax), times(self.down, ay)),
+                        plus(times(self.across, bx), times(self.down, by)),
+                        self.sweep,
+                        self.sweep_family,
+                        self.transparent,
+                        self.floating,
+                        self.group,
+                    )
+                number += 1
+        return found
+
+    # --- what turns to the eye ---------------------------------------------------------------
+
+    def straight_shows(self, number: int) -> bool:
+        """Whether a straight side turns its outside to the eye."""
+        (ax, ay), (bx, by) = (self.corners[k] for k in self.sides[number][:2])
+        x, y, _ = self.eye
+        # The solid lies to the right of a side, as the outline runs clockwise.
+        out = (bx - ax) * (y - ay) - (by - ay) * (x - ax)
+        far = math.hypot(x - ax, y - ay) * math.hypot(bx - ax, by - ay)
+        return out < -FACING * far
+
+    def bend_shows(self, number: int, angle: float) -> bool:
+        """Whether a curved side turns its outside to the eye at an angle."""
+        u, v, _ = self.bends[number].eye
+        beyond = u * math.cos(angle) + v * math.sin(angle) - 1.0
+        return beyond > 0.0 if self._turns_out(number) else beyond < 0.0
+
+    def _turns_out(self, number: int) -> bool:
+        side = self.sides[number]
+        (ax, ay), (bx, by) = self.corners[side.start], self.corners[side.end]
+        cx, cy, _ = self.own(self.bends[number].centre)
+        return (bx - ax) * (cy - ay) - (by - ay) * (cx - ax) > 0.0
+
+    def touches(self, number: int) -> list[float]:
+        """The angles of a curved side at which its outline stands."""
+        angles = self.bends[number].outline_angles
+        return [angle for angle in angles if 1e-9 < angle < QUARTER - 1e-9]
+
+    # --- lines -------------------------------------------------------------------------------
+
+    @cached_property
+    def lines(self) -> list[tuple[XY, float, XY, float, str, bool]]:
+        """All straight lines: where each begins and ends, its family, and whether it may show."""
+        found: list[tuple[XY, float, XY, float, str, bool]] = []
+        shown = [n not in self.bends and self.straight_shows(n) for n in range(len(self.sides))]
+        for number, side in enumerate(self.sides):
+            if number in self.bends:
+                continue
+            a, b = self.corners[side.start], self.corners[side.end]
+            for end in (0, 1):
+                may = self.end_shows(end) or shown[number]
+                found.append((a, float(end), b, float(end), side.family, may))
+        for number, side in enumerate(self.sides):
+            before = next(n for n, other in enumerate(self.sides) if other.end == side.start)
+            if not self._smooth(before, number):
+                corner = self.corners[side.start]
+                may = any(
+                    shown[n] or (n in self.bends and self.bend_shows(n, angle))
+                    for n, angle in ((before, QUARTER), (number, 0.0))
+                )
+                found.append((corner, 0.0, corner, 1.0, self.sweep_family, may))
+        for number, bend in self.bends.items():
+            for angle in self.touches(number):
+                x, y, _ = self.own(bend.rim(0, angle))
+                found.append(((x, y), 0.0, (x, y), 1.0, self.sweep_family, True))
+        return found
+
+    def _smooth(self, before: int, after: int) -> bool:
+        """Whether one side goes over into the next without a corner."""
+        if before not in self.bends and after not in self.bends:
+            return False
+        (ax, ay), (bx, by) = self._way(before, QUARTER), self._way(after, 0.0)
+        return abs(ax * by - ay * bx) < 1e-9 * math.hypot(ax, ay) * math.hypot(bx, by)
+
+    def _way(self, number: int, angle: float) -> XY:
+        """The way along a side at one of its ends."""
+        side = self.sides[number]
+        if number not in self.bends:
+            (ax, ay), (bx, by) = self.corners[side.start], self.corners[side.end]
+            return bx - ax, by - ay
+        bend = self.bends[number]
+        way = minus(times(bend.b, math.cos(angle)), times(bend.a, math.sin(angle)))
+        return dot(way, self._rows[0]), dot(way, self._rows[1])
+
+    def outline(self) -> Solid:
+        """Its straight lines, as edges without faces."""
+        places: list[Vector] = []
+        edges: list[Edge] = []
+        for a, end_a, b, end_b, family, _ in self.lines:
+            edges.append(Edge(len(places), len(places) + 1, family, (-1, -1)))
+            places += [self.place(a, end_a), self.place(b, end_b)]
+        shape = Shape((), tuple(edges))
+        return Solid(self.piece, tuple(places), shape, self.transparent, self.floating, self.group)
+
+    def rims(self) -> Iterator[tuple[int, Rim]]:
+        """The curved lines: each bend's number with its rim at either end."""
+        for number, bend in self.bends.items():
+            for end in (0, 1):
+                yield number, Rim(bend, end)
+
+    # --- as a cover --------------------------------------------------------------------------
+
+    def stretches_before(self, place: Vector, whole: bool) -> bool:
+        """Whether the line of sight to a place runs through the solid; with `whole` also beyond."""
+        ex, ey, es = self.eye
+        x, y, s = self.own(place)
+        first, last = 0.0, math.inf if whole else 1.0
+        if s == es:
+            if not 0.0 < es < 1.0:
+                return False
+            last = min(last, 1e6)
+        else:
+            ends = sorted(((0.0 - es) / (s - es), (1.0 - es) / (s - es)))
+            first, last = max(first, ends[0]), min(last, ends[1])
+        if last <= first:
+            return False
+        trace = (
+            (ex + (x - ex) * first, ey + (y - ey) * first),
+            (ex + (x - ex) * last, ey + (y - ey) * last),
+        )
+        way = math.dist(*trace)
+        if way < TOUCH:
+            return last - first > FACING and self.area.inside(trace[0])
+        return any((t1 - t0) * way > TOUCH for t0, t1 in self.area.portions_inside(trace))
+
+    @cached_property
+    def _rows(self) -> tuple[Vector, Vector, Vector]:
+        a, b, c = self.across, self.down, self.sweep
+        bc, ca, ab = cross(b, c), cross(c, a), cross(a, b)
+        det = dot(a, bc)
+        return times(bc, 1.0 / det), times(ca, 1.0 / det), times(ab, 1.0 / det)
+
+
+class BentCover:
+    """A bent solid as a cover; `own` when it is asked about its own lines."""
+
+    def __init__(self, bent: Bent, *, own: bool = False) -> None:
+        self.bent, self.own = bent, own
+        places = [on_paper(bent.place(c, end)) for c in bent.corners for end in (0.0, 1.0)]
+        for _, rim in bent.rims():
+            places += [on_paper(rim.place(QUARTER * k / 16)) for k in range(17)]
+        self.box = box_of(places, 1.0)
+
+    def walls_near(self, box: Box) -> list[Wall]:
+        """The walls that a path within a box can cross."""
+        return [wall for there, wall in self._walls if boxes_touch(there, box)]
+
+    @cached_property
+    def _walls(self) -> list[tuple[Box, Wall]]:
+        """Planes of the eye through its lines, cones through its curves, and its own surface."""
+        bent, eye = self.bent, (0.0, 0.0, 0.0)
+        found: list[tuple[Box, Wall]] = []
+        for a, end_a, b, end_b, _, _ in bent.lines:
+            ends = bent.place(a, end_a), bent.place(b, end_b)
+            box = box_of([on_paper(end) for end in ends])
+            found.append((box, Wall(plane_through(eye, *ends), 1)))
+        for _, rim in bent.rims():
+            box = box_of([on_paper(rim.place(QUARTER * k / 16)) for k in range(17)], 0.5)
+            found.append((box, Wall(_cone(rim), 2)))
+        if self.own:
+            return found
+        for end in (0.0, 1.0):
+            found.append((self.box, Wall(_level(bent, end), 1)))
+        for number, side in enumerate(bent.sides):
+            if number in bent.bends:
+                found.append((self.box, Wall(_surface(bent.bends[number]), 2)))
+            else:
+                a, b = bent.corners[side.start], bent.corners[side.end]
+                plane = plane_through(bent.place(a), bent.place(b), bent.place(a, 1.0))
+                found.append((self.box, Wall(plane, 1)))
+        return found
+
+    def hides(self, place: Vector, whole: bool) -> bool:
+        return self.bent.stretches_before(place, whole)
+
+
+def _level(bent: Bent, end: float) -> SideOf:
+    return lambda place: bent.own(place)[2] - end
+
+
+def _cone(rim: Rim) -> SideOf:
+    own, eye, end = rim.cylinder.own, rim.cylinder.eye, float(rim.end)
+
+    def side(place: Vector) -> float:
+        u, v, s = own(place)
+        rise, up = s - eye[2], end - eye[2]
+        x, y = eye[0] * rise + (u - eye[0]) * up, eye[1] * rise + (v - eye[1]) * up
+        return x * x + y * y - rise * rise
+
+    return side
+
+
+def _surface(cylinder: Cylinder) -> SideOf:
+    def side(place: Vector) -> float:
+        u, v, _ = cylinder.own(place)
+        return u * u + v * v - 1.0
+
+    return side
+
+
+def arcs_of_bend(
+    bent: Bent,
+    number: int,
+    rim: Rim,
+    covers: Sequence[tuple[Cover, bool]],
+    limits: Sequence[Wall] = (),
+) -> list[Arc]:
+    """One curved line cut into arcs that are seen or hidden."""
+    box = box_of([on_paper(rim.place(QUARTER * k / 16)) for k in range(17)], 0.5)
+    cuts = {0.0, QUARTER, *bent.touches(number)}
+    for wall in limits:
+        cuts.update(rim.roots(wall))
+    for cover, _ in covers:
+        for wall in cover.walls_near(box):
+            cuts.update(rim.roots(wall))
+    arcs: list[Arc] = []
+    for t0, t1 in pairwise(sorted(t for t in cuts if 0.0 <= t <= QUARTER)):
+        if t1 - t0 < 1e-6:
+            continue
+        middle = (t0 + t1) / 2
+        place = rim.place(middle)
+        if any(wall.side(place) < 0.0 for wall in limits):
+            continue
+        shows = bent.transparent or bent.end_shows(rim.end) or bent.bend_shows(number, middle)
+        shows = shows and not any(cover.hides(place, whole) for cover, whole in covers)
+        if arcs and arcs[-1].seen == shows and t0 - arcs[-1].end < 1e-6:
+            arcs[-1] = Arc(arcs[-1].start, t1, shows)
+        else:
+            arcs.append(Arc(t0, t1, shows))
+    return arcs
