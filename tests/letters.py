@@ -5,11 +5,12 @@ from __future__ import annotations
 import random
 from collections.abc import Iterator
 
-from orthopsis.pieces.alphabet import FORMS
+from orthopsis.pieces.alphabet import CURVED, FORMS
 from tests.documents import Data, random_document
 
 ALPHABETS = ("measured", "quartered")
 LETTERS = sorted(FORMS)
+ROUND_LETTERS = sorted(CURVED)
 
 ONE: Data = {
     "format": "orthopsis-exercise",
@@ -46,10 +47,10 @@ STAIR: Data = {
 }  # fmt: skip
 
 
-def in_nine_places(letter: str, alphabet: str, system: str) -> Iterator[Data]:
+def in_nine_places(letter: str, alphabet: str, system: str, form: str = "block") -> Iterator[Data]:
     """A letter with the vanishing point, or its own edge and the eye level, in nine places."""
     base = {"one": ONE, "two": TWO, "three": THREE}[system]
-    piece = {**base["pieces"][0], "text": letter, "alphabet": alphabet}
+    piece = {**base["pieces"][0], "text": letter, "alphabet": alphabet, "form": form}
     if system == "one":
         front = {"x_mm": 180, "y_mm": 120, "height_mm": 60}
         for x in (60, 205, 380):
@@ -77,6 +78,7 @@ def random_words(seed: int) -> Data:
         text = "".join(rng.choice([*LETTERS, " "]) for _ in range(rng.randint(1, 5)))
         word = {name: piece[name] for name in ("id", "standing", "transparent")}
         word.update(kind="letters", text=text.strip() or "A", alphabet=rng.choice(ALPHABETS))
+        word["form"] = rng.choice(["block", "curved"])
         if "front" in piece:
             front = {name: piece["front"][name] for name in ("x_mm", "y_mm", "height_mm")}
             word.update(front=front, depth=piece["depth"])

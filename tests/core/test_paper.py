@@ -11,6 +11,7 @@ from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.order import Body, SeenLine
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.wording import Wording, mark_names
+from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.view import VanishingPoint
@@ -30,7 +31,7 @@ def body(piece="thing", transparent=False, faces=(), edges=()):
     places = [*(xy for face in faces for xy in face), *(xy for line in edges for xy in line)]
     corners = tuple((Point(*xy), 1.0) for xy in places)
     lines = tuple(SeenLine(line, (1.0, 1.0)) for line in edges)
-    areas = tuple((face,) for face in faces)
+    areas = tuple(Area((face,)) for face in faces)
     return Body(piece, corners, (), areas, lines, transparent, False)
 
 

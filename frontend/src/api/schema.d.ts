@@ -770,7 +770,8 @@ export interface components {
          *     the side to which it `run`s, its `length` there and its `thickness`.
          *
          *     `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
-         *     find. `gap_mm` is the room between letters when they are 60 mm high.
+         *     find. `form` is the straight-edged block form, or round letters with their curves. `gap_mm` is
+         *     the room between letters when they are 60 mm high.
          */
         Letters: {
             /**
@@ -803,6 +804,12 @@ export interface components {
              * @enum {string}
              */
             alphabet: "measured" | "quartered";
+            /**
+             * Form
+             * @default block
+             * @enum {string}
+             */
+            form: "block" | "curved";
             /**
              * Gap Mm
              * @default 10

@@ -17,10 +17,7 @@ from orthopsis.perspective.segments import (
     at,
     box_of,
     boxes_touch,
-    inside,
-    on_border,
     portion_shared,
-    portions_inside,
     position_on,
 )
 from orthopsis.perspective.sheet import Sheet
@@ -32,7 +29,7 @@ BARELY = 1e-6
 
 def under(body: Body, segment: Segment, tolerance: Tolerance) -> list[Portion]:
     """What a body covers of a segment."""
-    covered = [p for face in body.seen_faces for p in portions_inside(segment, face, tolerance)]
+    covered = [p for face in body.seen_faces for p in face.portions_inside(segment, tolerance)]
     for oval in body.seen_ovals:
         portion = oval.portion_inside(segment)
         if portion is not None:
@@ -91,6 +88,8 @@ def open_parts(
     cuts = [a for line in _limits(sheet, others) for a in arc.ellipse.angles_on_line(line)]
     for other in others:
         cuts += [a for oval in other.seen_ovals for a in arc.ellipse.angles_on(oval)]
+        bends = (bend for face in other.seen_faces for bend in face.bends.values())
+        cuts += [a for bend in bends for a in arc.ellipse.angles_on(bend.ellipse)]
         for drawn in other.seen_arcs:
             stops = (drawn.ellipse.point(stop) for stop in (drawn.start, drawn.stop))
             cuts += [arc.ellipse.angle(stop) for stop in stops]
@@ -118,8 +117,8 @@ def _limits(sheet: Sheet, others: Sequence[Body]) -> list[Line]:
     lines = [Line(1.0, 0.0, -left), Line(1.0, 0.0, -right)]
     lines += [Line(0.0, 1.0, -top), Line(0.0, 1.0, -bottom)]
     for other in others:
-        for loop in (loop for face in other.seen_faces for loop in face):
-            lines += [join(Point(*loop[i - 1]), Point(*loop[i])) for i in range(len(loop))]
+        for a, b in (side for face in other.seen_faces for side in face.straight):
+            lines.append(join(Point(*a), Point(*b)))
     return lines
 
 
@@ -139,5 +138,5 @@ def _open(
 
 def _covers(body: Body, place: XY, tolerance: Tolerance) -> bool:
     return any(oval.contains(place) for oval in body.seen_ovals) or any(
-        inside(place, face) and not on_border(place, face, tolerance) for face in body.seen_faces
+        face.inside(place) and not face.on_border(place, tolerance) for face in body.seen_faces
     )

@@ -15,9 +15,10 @@ from itertools import combinations, pairwise
 from typing import NamedTuple
 
 from orthopsis.errors import NoDrawingOrder
+from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY, Box, Segment, box_of
+from orthopsis.perspective.segments import Box, Segment, box_of
 from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, size, times
 
 NEARNESS_SCALE_MM = 100.0
@@ -76,10 +77,6 @@ class Hull:
         }
         places = self.places
         return [(places[i], minus(places[j], places[i])) for i, j in sorted(pairs)]
-
-
-Area = tuple[tuple[XY, ...], ...]
-"""What a face covers on paper: loops, those within others being holes."""
 
 
 @dataclass(frozen=True)

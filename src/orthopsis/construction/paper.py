@@ -256,6 +256,18 @@ class Paper(Record):
         self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
         return curve
 
+    def bend(self, start: Mark, corner: Mark, end: Mark, on: Mark, piece: str) -> Curve:
+        """A curve by hand that leaves `start` toward a corner and reaches `end` from there, through
+        one more mark. Raises ValueError when it is no part of an ellipse.
+        """
+        self._ruled += 1
+        ellipse = Ellipse.touching(start.at, corner.at, end.at, on.at)
+        marks = (start, corner, end, on)
+        worst = max((mark.sway for mark in marks), key=doubt)
+        curve = Curve(f"curve {self._ruled}", ellipse, piece, worst)
+        self.moved(Do.SKETCH, tuple(mark.name for mark in marks), curve.name)
+        return curve
+
     def touch(self, curve: Curve, goal: Mark | Point) -> list[Mark]:
         """Marks where a ruler that leads to a point or a direction touches the curve."""
         far = goal.at if isinstance(goal, Mark) else goal
@@ -269,6 +281,8 @@ class Paper(Record):
     def keep_arc(self, arc: EllipseArc, body: Body) -> None:
         """A finished part of a curve, stopped at the sheet's edge and where nearer things stand."""
         for part in open_parts(arc, self.sheet, self.nearer, self.tolerance):
+            if part.barely_seen:
+                continue
             for ends in pairwise(part.ellipse.chords(part.start, part.stop)):
                 stroke = Stroke(*ends, FREE, Role.OUTLINE, body.piece, self._curves)
                 self._step.strokes.append(StepStroke(stroke, "keep"))

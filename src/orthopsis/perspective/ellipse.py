@@ -166,6 +166,13 @@ class EllipseArc(NamedTuple):
         return math.dist(self.ellipse.point(angle), point) <= within_mm and self.spans(angle, 0.0)
 
     @property
+    def barely_seen(self) -> bool:
+        """Whether it is too short for a pencil, as where two curves all but touch."""
+        if self.stop - self.start > 1.0:
+            return False
+        return math.dist(*(self.ellipse.point(angle) for angle in (self.start, self.stop))) < 1e-4
+
+    @property
     def extremes(self) -> list[float]:
         """Its ends, and the angles where it goes furthest left, right, up or down."""
         (_, (ax, ay), (bx, by)) = self.ellipse

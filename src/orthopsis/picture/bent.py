@@ -179,6 +179,9 @@ class Bent:
                 )
                 found.append((corner, 0.0, corner, 1.0, self.sweep_family, may))
         for number, bend in self.bends.items():
+            # Where a curve bends inward, a line of sight that touches it runs through the solid.
+            if not self._turns_out(number) and not self.transparent:
+                continue
             for angle in self.touches(number):
                 x, y, _ = self.own(bend.rim(0, angle))
                 found.append(((x, y), 0.0, (x, y), 1.0, self.sweep_family, True))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
+from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.segments import WHOLE, Portion, Segment, at, length, remainder
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke, joined
@@ -38,6 +39,8 @@ def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
     outlines, hidden = joined(outlines), joined(hidden)
     for curve, arc in enumerate(sight.arcs(_edges_of(sheet))):
         strokes, role = (outlines, Role.OUTLINE) if arc.seen else (hidden, Role.HIDDEN)
+        if EllipseArc(arc.ellipse, arc.start, arc.stop).barely_seen:
+            continue
         for start, end in pairwise(arc.ellipse.chords(arc.start, arc.stop)):
             strokes.append(Stroke(start, end, FREE, role, arc.cylinder.piece, curve))
     return outlines + hidden

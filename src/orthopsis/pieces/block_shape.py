@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from orthopsis.construction.order import Body, SeenLine
+from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance
 from orthopsis.pieces.base import Piece
 
@@ -75,7 +76,7 @@ def block_body(piece: Piece, corners: tuple[tuple[Point, float], ...]) -> Body:
         corners=corners,
         faces=FACES,
         seen_faces=tuple(
-            (tuple(places[k].xy for k in FACES[number]),) for number in seen_faces(places)
+            Area((tuple(places[k].xy for k in FACES[number]),)) for number in seen_faces(places)
         ),
         seen_edges=tuple(
             SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))

@@ -13,9 +13,10 @@ from orthopsis.perspective.segments import WHOLE
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block_steps import Edges, construct_block, tidy_piece
-from orthopsis.pieces.carve_behind import Behind, parallel_behind
+from orthopsis.pieces.carve_behind import Parallels, Rows
 from orthopsis.pieces.carve_steps import Carving
-from orthopsis.pieces.carved import Carved, CarvedBody
+from orthopsis.pieces.carved import Carved
+from orthopsis.pieces.carved_shape import CarvedBody
 from orthopsis.pieces.profile import Profile
 
 Room = tuple[float, float]
@@ -99,9 +100,9 @@ def _from_front(carving: Carving, room: Room) -> None:
         )
     carving.draw_face(lines)
     carving.draw_guides()
-    if not carving.guides:
+    if not carving.shows_depth:
         return
-    carving.draw_behind(parallel_behind, _how_far_back(carving))
+    carving.draw_behind(Parallels(carving), _how_far_back(carving))
 
 
 def _how_far_back(carving: Carving) -> str:
@@ -189,11 +190,11 @@ def _from_side(carving: Carving, room: Room) -> None:
     )
     carving.draw_face(face)
     carving.draw_guides()
-    if not carving.guides:
+    if not carving.shows_depth:
         return
-    behind = Behind(carving, face, paper.corner_marks[owner.id])
+    behind = Rows(carving, face, paper.corner_marks[owner.id])
     carving.draw_behind(
-        behind.find,
+        behind,
         say(
             "Where the front was cut away the back is cut away too: each new far corner lies on "
             f"its line to {carving.vp.name}.",

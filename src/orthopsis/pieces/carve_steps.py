@@ -10,22 +10,37 @@ import math
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
-from typing import TypeVar
+from typing import Protocol, TypeVar
 
+from orthopsis.construction.corner_test import Ends
 from orthopsis.construction.face import Lines, plumb
-from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.construction.moves import Curve, Mark, Ruled
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import direction, distance
 from orthopsis.perspective.segments import XY, at
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block_steps import listed
-from orthopsis.pieces.carved import Carved, CarvedBody
+from orthopsis.pieces.carve_curves import (
+    Bay,
+    draw_curves,
+    draw_far_curves,
+    far_curve,
+    mark_touches,
+)
+from orthopsis.pieces.carved import Carved
+from orthopsis.pieces.carved_shape import CarvedBody
 from orthopsis.pieces.profile import Corner, Profile, Slant
 
 T = TypeVar("T")
 
-Find = Callable[["Carving", int], Mark]
-"""Makes the mark behind a corner."""
+
+class Far(Protocol):
+    """Makes the marks behind those of a face: of a corner by its number, and of a curve."""
+
+    def find(self, k: int) -> Mark: ...
+    def corner(self, bay: Bay, start: Mark, end: Mark) -> Mark: ...
+    def on_curve(self, bay: Bay, start: Mark, end: Mark, corner: Mark) -> Mark: ...
+
 
 MOST_LINES = 8
 """A step draws no more lines than this."""
@@ -46,6 +61,9 @@ class Carving:
     stage: Stage
     points: Mapping[str, Mark]
     marks: dict[int, Mark] = field(default_factory=dict)
+    bays: dict[Ends, Bay] = field(default_factory=dict)
+    curves: dict[Ends, Curve] = field(default_factory=dict)
+    far_curves: dict[Ends, Curve] = field(default_factory=dict)
     guides: dict[int, Ruled] = field(default_factory=dict)
     behind: dict[int, Mark] = field(default_factory=dict)
 
@@ -53,12 +71,17 @@ class Carving:
         self.across, self.down, back = self.owner.families(self.stage)
         self.vp = self.points[back.name]
         self.third = self.points.get(self.stage.view.uprights.name)
-        self.count = len(self.profile.corners)
+        self.count = len(self.body.corners) // 2
         self.piece = self.body.piece
         self.say = self.paper.wording.say
         self.what = "letter" if self.owner.kind == "letters" else "shape"
         # Crossing diagonals, or carrying a mark, takes more lines.
         self.most = MOST_LINES - (3 if self.third is None else 5)
+
+    @property
+    def shows_depth(self) -> bool:
+        """Whether anything shows but the face."""
+        return bool(self.body.far_arcs) or any(b >= self.count for _, b in self.body.shows)
 
     def family(self, side: tuple[int, int]) -> str:
         """The family of a side of the face, and of the one behind it."""
@@ -70,10 +93,19 @@ class Carving:
 
     # --- on the face -------------------------------------------------------------------------
 
-    def find_corners(self, lines: Lines) -> None:
-        """Mark the corners where the face's lines cross."""
-        for number, corner in enumerate(self.profile.corners):
-            self.marks[number] = self._corner(corner, lines)
+    def corner_mark(self, k: int, lines: Lines) -> Mark:
+        """The mark of a corner, made when it is first needed."""
+        if k not in self.marks:
+            self.marks[k] = self._corner(self.profile.corners[k], lines)
+        return self.marks[k]
+
+    def side_of(self, ends: Ends) -> Ends:
+        """The whole curved side of which the ends bound a part."""
+        for side in self.body.bends:
+            stops = {*side, *(k for k, own in self.body.touching.items() if own == side)}
+            if set(ends) <= stops and ends[0] != side[1] and ends[1] != side[0]:
+                return side
+        raise KeyError(ends)
 
     def _corner(self, corner: Corner, lines: Lines) -> Mark:
         columns, rows = self.profile.columns, self.profile.rows
@@ -149,24 +181,22 @@ class Carving:
 
     def draw_face(self, lines: Lines) -> None:
         """The profile on its face, at most eight sides in a step."""
-        sides = list(self.profile.sides)
+        sides = [side for side in self.profile.sides if side not in self.body.bends]
         for part, chunk in enumerate(_parts_of(sides)):
             self.begin("the outline" if not part else "the outline goes on")
             step = self.paper.steps[-1]
             for side in chunk:
-                for k in side:
-                    if k not in self.marks:
-                        self.marks[k] = self._corner(self.profile.corners[k], lines)
-                a, b = (self.marks[k] for k in side)
+                a, b = (self.corner_mark(k, lines) for k in side)
                 self.paper.keep(a, b, self.family(side), self.body)
             chain = " · ".join(_chains(chunk, self.marks))
             step.instruction = self.say(
                 f"Draw the {self.what} from corner to corner: {chain}.",
                 f"Draw the {self.what} with the ruler. Go from corner to corner: {chain}.",
             )
-            step.check = f"The whole {self.what} has {self.count} corners."
+            step.check = f"The whole {self.what} has {len(self.profile.corners)} corners."
             if self.stage.view.uprights.at.at_infinity:
                 step.check += " Its uprights are square to the edge of the sheet."
+        draw_curves(self, lines)
 
     # --- the corner test ---------------------------------------------------------------------
 
@@ -175,23 +205,25 @@ class Carving:
         are tried as well, and nothing is drawn.
         """
         drawn = [k for k in range(self.count) if (k, k + self.count) in self.body.shows]
+        smooth = self.profile.smooth
         vain = [
             k
-            for k in range(self.count)
-            if k not in drawn and distance(self.marks[k].at, self.vp.at) > 1e-6
+            for k in range(len(self.profile.corners))
+            if k not in drawn and k not in smooth and distance(self.marks[k].at, self.vp.at) > 1e-6
         ]
         total = len(drawn)
         parts = _parts_of(drawn) or [[]]
         for part, chunk in enumerate(parts):
             self.begin(f"lines to {self.vp.name}" if not part else f"more lines to {self.vp.name}")
             step = self.paper.steps[-1]
+            touched = "" if part else mark_touches(self)
             for k in chunk:
                 self.guides[k] = self.paper.aim(
                     self.marks[k], self.vp, self.piece, until=self._runs_into(k)
                 )
             sent = listed([self.marks[k].name for k in chunk]) if chunk else ""
-            full = f"Pencil on {self.vp.name}, swing the ruler to each corner. "
-            simple = f"Put the pencil on {self.vp.name}. Swing the ruler to each corner. "
+            full = f"Pencil on {self.vp.name}, swing the ruler to each corner. {touched}"
+            simple = f"Put the pencil on {self.vp.name}. Swing the ruler to each corner. {touched}"
             if sent:
                 full += f"From {sent} draw a light line; it stops where it meets the {self.what}."
                 simple += (
@@ -209,6 +241,8 @@ class Carving:
             step.instruction = self.say(full, simple)
             if part == len(parts) - 1:
                 step.check = _count_check(total, self._lines_apart(drawn), self.vp.name)
+                if not total and self.shows_depth:
+                    step.check = "No corner sends a line: the curves behind show all the same."
             else:
                 step.check = f"{len(chunk)} lines so far."
 
@@ -231,10 +265,10 @@ class Carving:
 
     # --- behind the face ---------------------------------------------------------------------
 
-    def draw_behind(self, find: Find, sentence: str) -> None:
+    def draw_behind(self, far: Far, sentence: str) -> None:
         """The lines that run back, and the far sides, each as far as it shows.
 
-        `find` makes the mark behind a corner.
+        `far` makes the marks behind those of the face.
         """
         shows, n = self.body.shows, self.count
         whole = [k for k in range(n) if shows.get((k, k + n), [(0.0, 0.0)])[-1][1] >= 1.0]
@@ -249,28 +283,34 @@ class Carving:
                 self.begin("the back goes on")
                 names, sentence = [], ""
             if a == b:
-                self._draw_sweep(a, a in whole, find)
+                self._draw_sweep(a, a in whole, far)
             else:
-                names.append(self._draw_far_side((a, b), whole, find))
+                names.append(self._draw_far_side((a, b), whole, far))
         self._say_behind(names, sentence)
+        draw_far_curves(self, far)
 
-    def _draw_sweep(self, k: int, whole: bool, find: Find) -> None:
+    def _draw_sweep(self, k: int, whole: bool, far: Far) -> None:
         portions = self.body.shows[k, k + self.count]
         if whole:
-            mark = self.mark_behind(k, find)
+            mark = self.mark_behind(k, far)
             self.paper.keep(self.marks[k], mark, self.vp.name, self.body, portions)
         else:
             end = self.body.corners[k + self.count][0]
             guide = self.guide(k)
             self.paper.keep_along(self.marks[k], guide, end, self.vp.name, self.body, portions)
 
-    def mark_behind(self, k: int, find: Find) -> Mark:
+    def mark_behind(self, k: int, far: Far) -> Mark:
         """The mark behind a corner, made when it is first needed."""
+        if k in self.body.touching and k not in self.behind:
+            curve = far_curve(self, self.body.touching[k], far)
+            planned = self.body.corners[k + self.count][0]
+            marks = self.paper.touch(curve, self.vp)
+            self.behind[k] = min(marks, key=lambda mark: distance(mark.at, planned))
         if k not in self.behind:
-            self.behind[k] = find(self, k)
+            self.behind[k] = far.find(k)
         return self.behind[k]
 
-    def _draw_far_side(self, side: tuple[int, int], whole: Sequence[int], find: Find) -> str:
+    def _draw_far_side(self, side: tuple[int, int], whole: Sequence[int], far: Far) -> str:
         a, b = side
         n = self.count
         portions = self.body.shows[a + n, b + n]
@@ -279,10 +319,10 @@ class Carving:
             # Slanted lines have no point of their own: both ends are found.
             seen = [a, b]
         if len(seen) == 2:
-            start, end = (self.mark_behind(k, find) for k in side)
+            start, end = (self.mark_behind(k, far) for k in side)
             self.paper.keep(start, end, self.family(side), self.body, portions)
             return f"{start.name} {end.name}"
-        start = self.mark_behind(seen[0], find)
+        start = self.mark_behind(seen[0], far)
         other = b if seen[0] == a else a
         if other == a:
             portions = [(1.0 - t1, 1.0 - t0) for t0, t1 in reversed(portions)]

@@ -6,22 +6,26 @@ along, left or right of the front edge, and the sweep goes to the other side's v
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
-from functools import cached_property
+from collections.abc import Sequence
 from typing import Literal, NamedTuple, Self
 
-from orthopsis.construction.corner_test import Ends, what_shows
-from orthopsis.construction.order import Body, Corner, Hull, SeenLine
-from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, turn
-from orthopsis.perspective.segments import XY, Portion, at
-from orthopsis.perspective.vector import Vector, minus, plus, size, times
+from orthopsis.construction.order import Body, Hull
+from orthopsis.perspective.plane import (
+    LEFT,
+    LEVEL,
+    Point,
+    distance,
+    turn,
+)
+from orthopsis.perspective.segments import XY
+from orthopsis.perspective.vector import minus, plus, size, times
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint, View
 from orthopsis.picture.bent import Bent
 from orthopsis.picture.solid import Solid, prism
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block import Block
-from orthopsis.pieces.block_shape import EDGE_ON_MM, FACES, thickness_mm
+from orthopsis.pieces.block_shape import FACES
+from orthopsis.pieces.carved_shape import CarvedBody, bend_on_face, bounds, carved_body, on_face
 from orthopsis.pieces.cut import ON_LEVEL_MM, Cut
 from orthopsis.pieces.profile import Profile
 
@@ -173,127 +177,37 @@ class Carved(Block):
     def carved_body(
         self, stage: Stage, profile: Profile, name: str, block: Body, group: str = ""
     ) -> CarvedBody:
-        """A profile of the face by ruler, on the lines of the whole `block`."""
+        """A profile of the face by ruler, on the lines of the whole `block`. Raises ExerciseError
+        where a curve is not seen as part of an ellipse.
+        """
         space = [(x / n, y / n, 1.0 / n) for (x, y, _), n in block.corners]
         near, far = ([space[k] for k in four] for four in self.face_of_block)
         places = [place for loop in profile.places for place in loop]
-        corners = tuple(_on_face(four, place) for four in (near, far) for place in places)
-        outer = _bounds(places)
-        hull = Hull(tuple(_on_face(four, place) for four in (near, far) for place in outer), FACES)
+
+        def hull(around: Sequence[XY]) -> Hull:
+            return Hull(tuple(on_face(four, p) for four in (near, far) for p in around), FACES)
+
+        try:
+            bends = {
+                side: bend_on_face(profile, side, near, far, self.families(stage)[2].at)
+                for side in profile.bend_of
+            }
+        except ValueError:
+            raise stage.refuse(
+                "form", "a curve reaches behind the eye; make the word shorter or lower"
+            ) from None
         return carved_body(
             name,
             profile,
-            corners,
-            hull,
-            tuple(
-                Hull(tuple(_on_face(four, place) for four in (near, far) for place in cell), FACES)
-                for cell in profile.cells
-            ),
+            [[on_face(four, place) for place in places] for four in (near, far)],
+            bends,
+            hull(bounds([p for loop in profile.control_places for p in loop])),
+            tuple(hull(cell) for cell in profile.cells),
             self.families(stage)[2].at,
             transparent=self.transparent,
             floating=self.standing == "floating",
             group=group,
         )
-
-
-def _on_face(corners: Sequence[Vector], place: XY) -> Corner:
-    """A place of a face, by its shares of width and height, and its nearness.
-
-    With the nearness n of its corners a face is at (x/n, y/n, 1/n), and there parts are parts.
-    """
-    p, q, _, s = corners
-    u, v = place
-    x, y, depth = plus(p, plus(times(minus(q, p), u), times(minus(s, p), v)))
-    return Point(x / depth, y / depth), 1.0 / depth
-
-
-def _bounds(places: Sequence[XY]) -> list[XY]:
-    us, vs = zip(*places, strict=True)
-    left, right, top, bottom = min(us), max(us), min(vs), max(vs)
-    return [(left, top), (right, top), (right, bottom), (left, bottom)]
-
-
-@dataclass(frozen=True)
-class CarvedBody(Body):
-    """A swept profile on paper. Its corners are those of the face and then those behind them.
-
-    `shows` are the portions of each line that the piece itself leaves to be seen.
-    """
-
-    cells: tuple[Hull, ...] = ()
-    shows: Mapping[Ends, list[Portion]] = field(default_factory=dict)
-
-    @cached_property
-    def parts(self) -> Sequence[Hull]:
-        return self.cells
-
-
-def carved_body(
-    name: str,
-    profile: Profile,
-    corners: tuple[Corner, ...],
-    hull: Hull,
-    cells: tuple[Hull, ...],
-    vp: Point,
-    *,
-    transparent: bool,
-    floating: bool,
-    group: str,
-) -> CarvedBody:
-    """What a swept profile shows, by the corner test."""
-    count = len(profile.corners)
-    places = [place for place, _ in corners]
-    face, far = places[:count], places[count:]
-    sides = list(profile.sides)
-    quads = [(b, a, a + count, b + count) for a, b in sides]
-    shown = [thickness_mm([places[k] for k in quad]) > EDGE_ON_MM for quad in quads]
-    loops: list[list[Point]] = []
-    numbers: list[tuple[int, ...]] = []
-    first = 0
-    for loop in profile.loops:
-        numbers.append(tuple(range(first, first + len(loop))))
-        loops.append(face[first : first + len(loop)])
-        first += len(loop)
-    if transparent:
-        ends = [*sides, *((k, k + count) for k in range(count))]
-        ends += [(a + count, b + count) for a, b in sides]
-        shows: Mapping[Ends, list[Portion]] = {pair: [(0.0, 1.0)] for pair in ends}
-    else:
-        shows = what_shows(loops, far, sides, shown, vp)
-    outline = tuple(tuple(corner.xy for corner in loop) for loop in loops)
-    return CarvedBody(
-        piece=name,
-        corners=corners,
-        faces=(numbers[0], tuple(k + count for k in numbers[0]), *quads),
-        seen_faces=(
-            outline,
-            *(
-                (tuple(places[k].xy for k in quad),)
-                for quad, shows_side in zip(quads, shown, strict=True)
-                if shows_side
-            ),
-        ),
-        seen_edges=tuple(
-            _seen_line(corners[a], corners[b], portion)
-            for (a, b), portions in shows.items()
-            for portion in portions
-        ),
-        transparent=transparent,
-        floating=floating,
-        hull=hull,
-        group=group,
-        cells=cells,
-        shows=shows,
-    )
-
-
-def _seen_line(start: Corner, end: Corner, portion: Portion) -> SeenLine:
-    whole = SeenLine((start[0].xy, end[0].xy), (start[1], end[1]))
-    t0, t1 = portion
-    return SeenLine(
-        (at(whole.segment, t0), at(whole.segment, t1)),
-        (whole.nearness_at(t0), whole.nearness_at(t1)),
-    )
 
 
 def nearest_to(vp: Point, places: Sequence[Point]) -> Point:

@@ -15,6 +15,7 @@ from orthopsis.construction.circle import circle_within, construct_circle
 from orthopsis.construction.moves import Curve, Mark
 from orthopsis.construction.order import Body, Corner, Hull, SeenLine
 from orthopsis.construction.paper import Paper
+from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.roots import TURN
@@ -96,7 +97,7 @@ class Cylinder(Block, Drawn):
         goal = self._goal(stage)
         arcs, lines = _outline(ovals, self._ends_shown(corners), goal, self.transparent)
         # Between the two lines that touch both curves lies the side.
-        sides = [((lines[0][0], lines[0][1], lines[1][1], lines[1][0]),)] if lines else []
+        sides = [Area(((lines[0][0], lines[0][1], lines[1][1], lines[1][0]),))] if lines else []
         return replace(
             body,
             hull=self._hull(body),

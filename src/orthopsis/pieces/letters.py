@@ -31,7 +31,8 @@ from orthopsis.pieces.alphabet import (
 from orthopsis.pieces.anchor import Front, FrontEdge
 from orthopsis.pieces.base import Drawn, Grip, Length, Measures, Millimetres, Piece, Stage
 from orthopsis.pieces.carve import carve
-from orthopsis.pieces.carved import Carved, CarvedBody, Run
+from orthopsis.pieces.carved import Carved, Run
+from orthopsis.pieces.carved_shape import CarvedBody
 from orthopsis.pieces.cut import Cut
 from orthopsis.pieces.profile import Profile
 

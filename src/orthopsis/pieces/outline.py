@@ -15,7 +15,8 @@ from orthopsis.perspective.segments import inside, sides_cross
 from orthopsis.picture.thing import Thing
 from orthopsis.pieces.base import Drawn, Length, Measures, Millimetres, Stage
 from orthopsis.pieces.carve import carve
-from orthopsis.pieces.carved import Carved, CarvedBody
+from orthopsis.pieces.carved import Carved
+from orthopsis.pieces.carved_shape import CarvedBody
 from orthopsis.pieces.profile import Corner, Profile
 
 Place = tuple[Millimetres, Millimetres]

@@ -181,6 +181,31 @@ class Profile:
         return found
 
     @cached_property
+    def smooth(self) -> list[int]:
+        """Numbers of the corners where one side goes over into the next without a corner."""
+        found, first = [], 0
+        for i, loop in enumerate(self.control_places):
+            count = len(self.places[i])
+            for k, place in enumerate(self.places[i]):
+                at = loop.index(place)
+                (ax, ay), (bx, by) = loop[at - 1], loop[(at + 1) % len(loop)]
+                ways = (place[0] - ax, place[1] - ay), (bx - place[0], by - place[1])
+                turn = ways[0][0] * ways[1][1] - ways[0][1] * ways[1][0]
+                curved = (i, k) in self.bends or (i, (k - 1) % count) in self.bends
+                if curved and abs(turn) < 1e-9:
+                    found.append(first + k)
+            first += count
+        return found
+
+    def through(self, side: tuple[int, int]) -> XY:
+        """A place of a curved side: four fifths and three fifths from its middle along its axes."""
+        start, end = (self.place(self.corners[k]) for k in side)
+        x, y = self.place(self.bend_of[side])
+        middle = start[0] + end[0] - x, start[1] + end[1] - y
+        (au, av), (bu, bv) = ((p[0] - middle[0], p[1] - middle[1]) for p in (start, end))
+        return middle[0] + 0.8 * au + 0.6 * bu, middle[1] + 0.8 * av + 0.6 * bv
+
+    @cached_property
     def corners(self) -> tuple[Corner, ...]:
         """The corners of all loops."""
         return tuple(corner for loop in self.loops for corner in loop)

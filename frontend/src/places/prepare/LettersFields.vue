@@ -17,6 +17,10 @@ const ALPHABETS = [
   { value: "measured", label: "in round measures" },
   { value: "quartered", label: "on halves and quarters, by diagonals" },
 ] as const;
+const FORMS = [
+  { value: "block", label: "straight block letters" },
+  { value: "curved", label: "round letters with curves" },
+] as const;
 const RUNS = [
   { value: "right", label: "to the right" },
   { value: "left", label: "to the left" },
@@ -40,6 +44,12 @@ function take() {
     :value="piece.alphabet ?? 'measured'"
     :options="ALPHABETS"
     @set="emit('change', { ...piece, alphabet: $event })"
+  />
+  <choice-field
+    label="Their form"
+    :value="piece.form ?? 'block'"
+    :options="FORMS"
+    @set="emit('change', { ...piece, form: $event })"
   />
   <choice-field
     v-if="piece.run"

@@ -122,6 +122,7 @@ const FIRST_WORD = {
   kind: "letters" as const,
   text: "ABC",
   alphabet: "measured" as const,
+  form: "block" as const,
   gap_mm: 10,
 };
 

@@ -5,12 +5,13 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 
-from orthopsis.construction.order import Area, stand_apart
+from orthopsis.construction.order import stand_apart
 from orthopsis.errors import NoDrawingOrder
 from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
 from orthopsis.exercise.change import Change
 from orthopsis.exercise.personal import on_sheet
 from orthopsis.exercise.resolve import Scene, bodies
+from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import XY
 from orthopsis.pieces.letters import Letter
 
@@ -98,7 +99,7 @@ def _smallest_letter(scene: Scene, number: int) -> tuple[str, XY, float] | None:
 
 
 def _sliver(faces: Sequence[Area]) -> tuple[XY, float] | None:
-    for outline, *_ in faces:
+    for outline in (face.loops[0] for face in faces if not face.bends):
         width_mm = _thinnest(outline)
         if width_mm < LEAST_FACE_MM:
             return outline[0], width_mm
