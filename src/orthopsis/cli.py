@@ -50,7 +50,13 @@ def draw(args: argparse.Namespace) -> None:
                 else [drawn.stroke for drawn, _ in lines_after(made, number)]
             )
             if args.format == "json":
-                _write(args.output, _json(drawing_record(scene, strokes)))
+                drawing = drawing_record(scene, strokes)
+                if scene.exercise.tone is not None and number is None:
+                    from orthopsis.exercise.records import planes_record
+                    from orthopsis.exercise.tone import planes
+
+                    drawing["planes"] = planes_record(planes(scene))
+                _write(args.output, _json(drawing))
             else:
                 from orthopsis.handout.dxf import to_dxf
 

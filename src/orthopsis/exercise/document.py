@@ -48,6 +48,13 @@ class WordingSpec(Measures):
     reading: Reading = "full"
 
 
+class ToneSpec(Measures):
+    """Shading by planes: where the light comes from, and which plane is lightest."""
+
+    light: Literal["left", "right"] = "left"
+    lightest: Literal["top", "front"] = "top"
+
+
 class OnePointView(Measures):
     """Everything that runs away meets in one point on the eye level."""
 
@@ -111,6 +118,7 @@ class Exercise(Measures):
     sheet: SheetSpec
     wording: WordingSpec = WordingSpec()
     given: Literal["measures", "points", "rules"] = "measures"
+    tone: ToneSpec | None = None
     view: ViewSpec
     views: Annotated[dict[ViewName, ViewSpec], Field(max_length=20, default_factory=dict)]
     pieces: Annotated[list[AnyPiece], Field(max_length=MAX_PIECES, default_factory=list)]

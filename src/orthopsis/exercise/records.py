@@ -8,6 +8,7 @@ from typing import Any
 from orthopsis.construction.moves import Step
 from orthopsis.exercise.forgiveness import forgiveness, rounded_miss_mm
 from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.tone import Plane
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint
 
@@ -52,6 +53,18 @@ def drawing_record(scene: Scene, strokes: Sequence[Stroke]) -> dict[str, Any]:
         "vanishing_points": [vanishing_point_record(vp) for vp in scene.vanishing_points],
         "strokes": [stroke_record(stroke) for stroke in strokes],
     }
+
+
+def planes_record(planes: Sequence[Plane]) -> list[dict[str, Any]]:
+    """The toned planes, the furthest first."""
+    return [
+        {
+            "piece": plane.piece,
+            "value": plane.value,
+            "loops": [[point(xy) for xy in loop] for loop in plane.loops],
+        }
+        for plane in planes
+    ]
 
 
 def step_record(position: int, step: Step) -> dict[str, Any]:

@@ -277,9 +277,12 @@ def _clean_up(paper: Paper) -> None:
     if not any(drawn.fate == "keep" for drawn in paper.strokes):
         return
     erased = {number for step in paper.steps for number in step.erases}
+    # Light lines of a part that it has not erased itself are its pattern.
+    parts = {body.piece for body in paper.standing}
     step = paper.begin("Finish")
     for number, drawn in enumerate(paper.strokes):
-        if drawn.fate != "keep" and number not in erased:
+        stays = drawn.fate == "keep" or drawn.stroke.piece in parts
+        if not stays and number not in erased:
             step.erases.append(number)
     line = paper.wording.eye_level
     step.instruction = f"{paper.wording.rub_out} the {line} and the marks that are still there."

@@ -12,6 +12,7 @@ from dataclasses import dataclass, field
 from orthopsis.construction.moves import Mark, Step
 from orthopsis.exercise.resolve import Scene, eye_level_behind
 from orthopsis.exercise.state import lines_after
+from orthopsis.exercise.tone import planes
 from orthopsis.perspective.segments import XY, at
 from orthopsis.perspective.stroke import Role, Stroke
 
@@ -44,6 +45,15 @@ class Rule:
 
 
 @dataclass(frozen=True)
+class Fill:
+    """A toned plane: loops of corners, those within others being holes."""
+
+    loops: tuple[tuple[XY, ...], ...]
+    colour: str
+    group: str
+
+
+@dataclass(frozen=True)
 class Dot:
     """A filled mark; `sign` gives each family its own shape: left, right, up or round."""
 
@@ -70,10 +80,36 @@ class Figure:
     width_mm: float
     height_mm: float
     title: str
+    fills: list[Fill] = field(default_factory=list)
     rules: list[Rule] = field(default_factory=list)
     dots: list[Dot] = field(default_factory=list)
     labels: list[Label] = field(default_factory=list)
     paper: bool = True
+
+
+TONES = (
+    ("#DCE4EE", "#A9BCD6", "#6F8DB5"),
+    ("#F0E0C8", "#DDB985", "#B98748"),
+    ("#D5E8E4", "#9CC9C1", "#5B9C92"),
+    ("#EADCEA", "#CBA9C9", "#9D6F9A"),
+    ("#E3E8D0", "#BCC894", "#8B9A58"),
+    ("#F2D9D3", "#DFA79B", "#B86F60"),
+)
+"""Values 1 to 3 in families of colour, one for each piece in turn; each falls evenly in grey."""
+
+
+def tone_colour(value: int, family: int) -> str:
+    """The colour of a value, 0 paper white to 3 darkest, in one of the families."""
+    return PAPER if value == 0 else TONES[family % len(TONES)][value - 1]
+
+
+def toned(scene: Scene) -> list[Fill]:
+    """The toned planes of a scene, the furthest first."""
+    families = {part.piece.id: number for number, part in enumerate(scene.parts)}
+    return [
+        Fill(plane.loops, tone_colour(plane.value, families[plane.piece]), f"value {plane.value}")
+        for plane in planes(scene)
+    ]
 
 
 def family_colour(family: str) -> str:
@@ -86,6 +122,7 @@ def picture_figure(
 ) -> Figure:
     """The finished drawing; `scale` thickens pens for figures that will be printed small."""
     figure = _empty(scene, scene.exercise.title)
+    figure.fills = toned(scene)
     if with_eye_level:
         _eye_level(figure, scene, scale)
     for stroke in strokes:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
 
-from orthopsis.handout.figure import PAPER, Dot, Figure, Pen, Rule
+from orthopsis.handout.figure import PAPER, Dot, Figure, Fill, Pen, Rule
 
 FONT = "Atkinson Hyperlegible Next, sans-serif"
 
@@ -20,6 +20,7 @@ def to_svg(figure: Figure) -> str:
     ]
     if figure.paper:
         lines.append(f'<rect width="{width}" height="{height}" fill="{PAPER}"/>')
+    lines += [_fill(fill) for fill in figure.fills]
     ordered = sorted(figure.rules, key=lambda rule: rule.group)
     for group, rules in groupby(ordered, key=lambda rule: rule.group):
         lines.append(f'<g aria-label={quoteattr(group)} fill="none" stroke-linecap="round">')
@@ -36,6 +37,17 @@ def to_svg(figure: Figure) -> str:
     ]
     lines.append("</svg>")
     return "\n".join(lines) + "\n"
+
+
+def _fill(fill: Fill) -> str:
+    way = " ".join(
+        "M" + " L".join(f"{_n(x)},{_n(y)}" for x, y in loop) + " Z" for loop in fill.loops
+    )
+    return (
+        f'<path aria-label={quoteattr(fill.group)} fill="{fill.colour}" fill-rule="evenodd" '
+        f'stroke="{fill.colour}" stroke-width="0.1" '
+        f'd="{way}"/>'
+    )
 
 
 def _line(rule: Rule) -> str:

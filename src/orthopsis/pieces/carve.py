@@ -13,6 +13,7 @@ from orthopsis.perspective.segments import WHOLE
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block_steps import Edges, construct_block, tidy_piece
+from orthopsis.pieces.carve_bands import draw_bands
 from orthopsis.pieces.carve_behind import Parallels, Rows
 from orthopsis.pieces.carve_steps import Carving
 from orthopsis.pieces.carved import Carved
@@ -39,8 +40,11 @@ def carve(
         carving = Carving(owner, name, own, body, paper, stage, points)
         _from_front(carving, room)
     else:
-        _from_side(Carving(owner, name, profile, body, paper, stage, points), room)
-    tidy_piece(body.piece, name, "letter" if owner.kind == "letters" else "shape", paper)
+        carving = Carving(owner, name, profile, body, paper, stage, points)
+        _from_side(carving, room)
+    tidy_piece(body.piece, name, carving.what, paper)
+    if owner.bands and carving.shows_depth:
+        draw_bands(carving, owner.bands + 1)
 
 
 def _from_front(carving: Carving, room: Room) -> None:

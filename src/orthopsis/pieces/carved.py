@@ -7,7 +7,9 @@ along, left or right of the front edge, and the sweep goes to the other side's v
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Literal, NamedTuple, Self
+from typing import Annotated, Literal, NamedTuple, Self
+
+from pydantic import Field
 
 from orthopsis.construction.order import Body, Hull
 from orthopsis.perspective.plane import (
@@ -46,10 +48,12 @@ SIDES: dict[Run, FaceOf] = {"left": FRONT, "right": FaceOf((1, 5, 6, 2), (0, 4, 
 
 class Carved(Block):
     """A block with profiles on its face. `run` is the side that is the face in two- and
-    three-point; in one-point it is the front.
+    three-point; in one-point it is the front. `bands` parts each straight side that shows into
+    stripes, by light lines to its vanishing point.
     """
 
     run: Run | None = None
+    bands: Annotated[int, Field(ge=0, le=6)] = 0
 
     @property
     def halved(self) -> bool:

@@ -160,7 +160,7 @@ class Letters(Piece):
 
     `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
     find. `form` is the straight-edged block form, or round letters with their curves. `gap_mm` is
-    the room between letters when they are 60 mm high.
+    the room between letters when they are 60 mm high, `bands` the stripes on each straight side.
     """
 
     kind: Literal["letters"]
@@ -169,6 +169,7 @@ class Letters(Piece):
     form: Form = "block"
     gap_mm: Annotated[float, Field(ge=1, le=200)] = GAP_MM
     front: LettersFront | None = None
+    bands: Annotated[int, Field(ge=0, le=6)] = 0
     depth: Cut | None = None
     edge: FrontEdge | None = None
     run: Run | None = None
@@ -202,6 +203,7 @@ class Letters(Piece):
                 "turned_vp_mm",
                 "alphabet",
                 "form",
+                "bands",
             )
         }
         if self.front is not None:

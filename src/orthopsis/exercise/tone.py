@@ -1,0 +1,207 @@
+"""Tone: one value for each plane, 0 paper white to 3 darkest, by one direction of the light.
+
+Planes are handed out from the furthest to the nearest, so that each is laid over those behind it.
+Which plane is lightest, the top or the front, is the teacher's choice. Values: common practice, no
+published source.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+from orthopsis.errors import NoDrawingOrder
+from orthopsis.exercise.resolve import Scene
+from orthopsis.perspective.plane import Point, join, meet
+from orthopsis.perspective.segments import XY, position_on
+from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
+from orthopsis.perspective.view import View, on_paper
+from orthopsis.picture.bent import QUARTER, Bent
+from orthopsis.picture.cylinder import Cylinder
+from orthopsis.picture.solid import Solid
+from orthopsis.picture.thing import Thing
+
+STRIPS = 6
+"""A curved side is shaded in so many strips to a quarter."""
+
+LEVEL_FACE = math.sin(math.radians(35.0))
+"""A plane turned up or down by more than this is a top or an underside."""
+
+VALUES = {
+    "top": {"top": 0, "lit": 1, "front": 2, "dark": 3, "under": 3},
+    "front": {"front": 0, "top": 1, "lit": 2, "dark": 3, "under": 3},
+}
+
+
+@dataclass(frozen=True)
+class Plane:
+    """A plane as it is seen: its value, and its loops on paper, those within others being holes."""
+
+    piece: str
+    value: int
+    loops: tuple[tuple[XY, ...], ...]
+
+
+def planes(scene: Scene) -> list[Plane]:
+    """All planes that turn to us, the furthest first; none where no tone is asked for, or where
+    no piece can be said to be nearer than the others. Raises ExerciseError.
+    """
+    tone = scene.exercise.tone
+    if tone is None:
+        return []
+    try:
+        order = scene.drawing_order
+    except NoDrawingOrder:
+        return []
+    found: list[Plane] = []
+    for number in reversed(order):
+        part = scene.parts[number]
+        for thing in part.piece.solids(part.stage):
+            if thing.transparent:
+                continue
+            for loops, normal in _faces(thing):
+                side = _turned_to(normal, part.stage.view, tone.light)
+                value = VALUES[tone.lightest][side]
+                found.append(Plane(part.piece.id, value, _on_paper(loops)))
+    return found
+
+
+Loops = Sequence[Sequence[Vector]]
+Facing = tuple[Loops, Vector]
+"""A face's loops and its outward normal."""
+
+
+def _on_paper(loops: Loops) -> tuple[tuple[XY, ...], ...]:
+    return tuple(tuple(on_paper(place) for place in loop) for loop in loops)
+
+
+def _faces(thing: Thing) -> list[Facing]:
+    """The faces that turn to the eye with their outward normals, the furthest first."""
+    if isinstance(thing, Solid):
+        whole: list[Loops] = [
+            [[thing.vertices[k] for k in loop] for loop in face.loops] for face in thing.faces
+        ]
+        turned: list[Facing] = [(face, loop_normal(face[0])) for face in whole]
+        ends, sides = turned[:2], turned[2:]
+    else:
+        ends, sides = _swept_faces(thing)
+    seen: list[list[Facing]] = [
+        [(face, normal) for face, normal in faces if dot(normal, face[0][0]) < 0.0]
+        for faces in (ends, sides)
+    ]
+    return [*_far_to_near(seen[1]), *seen[0]]
+
+
+def _swept_faces(thing: Cylinder | Bent) -> tuple[list[Facing], list[Facing]]:
+    """Both ends, and the sides, of what is round: its curves in strips."""
+    if isinstance(thing, Bent):
+        loops = list(_strips(thing))
+        near, far = ([[thing.place(p, end) for p in loop] for loop in loops] for end in (0.0, 1.0))
+    else:
+        angles = [QUARTER * k / STRIPS for k in range(4 * STRIPS)]
+        near, far = ([[thing.rim(end, angle) for angle in angles]] for end in (0, 1))
+    ends: list[Facing] = [
+        (near, _turned(loop_normal(near[0]), times(thing.sweep, -1.0))),
+        (far, _turned(loop_normal(far[0]), thing.sweep)),
+    ]
+    sides: list[Facing] = []
+    for front, back in zip(near, far, strict=True):
+        for k, here in enumerate(front):
+            before = front[k - 1]
+            strip = [before, here, back[k], back[k - 1]]
+            if isinstance(thing, Bent):
+                # Clockwise, the solid lies to the right of a side.
+                (x, y, _), (x1, y1, _) = thing.own(before), thing.own(here)
+                out = plus(times(thing.across, y1 - y), times(thing.down, x - x1))
+            else:
+                out = minus(here, thing.centre)
+            sides.append(([strip], _turned(loop_normal(strip), out)))
+    return ends, sides
+
+
+def _turned(normal: Vector, out: Vector) -> Vector:
+    """A normal on the side of a way that leads out."""
+    return normal if dot(normal, out) > 0.0 else times(normal, -1.0)
+
+
+def _strips(bent: Bent) -> Iterator[list[XY]]:
+    """The outline with each curve as some straight pieces."""
+    for i, loop in enumerate(bent.area.loops):
+        around: list[XY] = []
+        for k, corner in enumerate(loop):
+            around.append(corner)
+            arc = bent.area.bends.get((i, k))
+            if arc is not None:
+                way = (arc.stop - arc.start) / STRIPS
+                around += [arc.ellipse.point(arc.start + way * n) for n in range(1, STRIPS)]
+        yield around
+
+
+def _far_to_near(sides: list[Facing]) -> list[Facing]:
+    """Swept sides so that each comes before those that cover it.
+
+    Along a line from the vanishing point the one whose near edge lies nearer to it covers the
+    other.
+    """
+    if not sides:
+        return sides
+    near, far = sides[0][0][0][1:3]
+    vp = Point(*minus(far, near))
+    edges = {id(side): tuple(on_paper(place) for place in side[0][0][:2]) for side in sides}
+
+    ordered: list[Facing] = []
+    waiting = list(sides)
+    while waiting:
+        free = next((s for s in waiting if _covers_none(s, waiting, edges, vp)), waiting[0])
+        ordered.append(free)
+        waiting = [s for s in waiting if s is not free]
+    return ordered
+
+
+def _covers_none(
+    side: Facing, others: Sequence[Facing], edges: Mapping[int, tuple[XY, ...]], vp: Point
+) -> bool:
+    own = edges[id(side)]
+    return all(_covers(own, edges[id(other)], vp) <= 0 for other in others if other is not side)
+
+
+def _covers(a: tuple[XY, ...], b: tuple[XY, ...], vp: Point) -> int:
+    """1 when a side's near edge a lies before b on lines from the vanishing point, −1 behind."""
+    for one, other, sign in ((a, b, 1), (b, a, -1)):
+        for end in one:
+            if vp.at_infinity:
+                return 0
+            line = join(vp, Point(*end))
+            cut = meet(line, join(Point(*other[0]), Point(*other[1])))
+            if cut.at_infinity or not 1e-6 < position_on((other[0], other[1]), cut.xy) < 1 - 1e-6:
+                continue
+            place = position_on((vp.xy, end), cut.xy)
+            if place > 1e-9 and abs(place - 1.0) > 1e-9:
+                return sign if place > 1.0 else -sign
+    return 0
+
+
+def _turned_to(normal: Vector, view: View, light: str) -> str:
+    """Where a plane is turned: ``top``, ``under``, ``front``, to the light or away from it.
+
+    The normal is taken in the view's own directions, each by its true length where there is one.
+    """
+    across, away, down = view.directions
+    way = [
+        times((*vp.at,), 1.0 / view.true_length(vp.at) if view.eye else 1.0)
+        for vp in (across, away, down)
+    ]
+    # How far the plane's normal reaches along each direction.
+    first, second, third = (dot(normal, w) for w in way)
+    size = math.sqrt(first * first + second * second + third * third) or 1.0
+    below = view.uprights.at.at_infinity or view.uprights.at.xy[1] > view.eye_level_mm
+    up = (-third if below else third) / size
+    if abs(up) > LEVEL_FACE:
+        return "top" if up > 0.0 else "under"
+    one_point = len(view.level_points) == 1
+    if one_point and abs(second) > abs(first):
+        return "front"
+    # In two points what is turned away from the left point is turned to the right.
+    right = first if one_point else second - first
+    return "lit" if (right > 0.0) == (light == "right") else "dark"
