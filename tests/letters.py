@@ -37,6 +37,15 @@ THREE: Data = {
     "pieces": [{**TWO["pieces"][0], "edge": {"x_mm": 210, "y_mm": 110, "length_mm": 80}}],
 }
 
+STREET: Data = {
+    **ONE,
+    "view": {"kind": "one-point", "eye_level_mm": 120, "vanishing_point_mm": 330,
+             "viewing_distance_mm": 400, "eye_height_mm": 150},
+    "pieces": [{"kind": "letters", "id": "word", "text": "FERN", "standing": "ground",
+                "front": {"x_mm": 30, "y_mm": 100, "height_mm": 120},
+                "depth": {"fraction": 0.08}, "street": {"fraction": 0.35}}],
+}  # fmt: skip
+
 STAIR: Data = {
     **ONE,
     "pieces": [{"kind": "outline", "id": "stair", "depth": {"along_mm": 40},

@@ -566,6 +566,7 @@ export interface components {
              * @enum {string}
              */
             given: "measures" | "points" | "rules";
+            tone?: components["schemas"]["ToneSpec"] | null;
             /** View */
             view: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             /** Views */
@@ -675,7 +676,7 @@ export interface components {
              * Field
              * @enum {string}
              */
-            field: "depth" | "left" | "right" | "length" | "thickness" | "edge";
+            field: "depth" | "left" | "right" | "length" | "thickness" | "street" | "edge";
             /**
              * Way
              * @enum {string}
@@ -771,7 +772,8 @@ export interface components {
          *
          *     `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
          *     find. `form` is the straight-edged block form, or round letters with their curves. `gap_mm` is
-         *     the room between letters when they are 60 mm high.
+         *     the room between letters when they are 60 mm high, `bands` the stripes on each straight side.
+         *     With `street`, in one-point, each letter stands by itself, so far behind the one before it.
          */
         Letters: {
             /**
@@ -816,6 +818,12 @@ export interface components {
              */
             gap_mm: number;
             front?: components["schemas"]["LettersFront"] | null;
+            street?: components["schemas"]["Cut"] | null;
+            /**
+             * Bands
+             * @default 0
+             */
+            bands: number;
             depth?: components["schemas"]["Cut"] | null;
             edge?: components["schemas"]["FrontEdge"] | null;
             /** Run */
@@ -950,6 +958,11 @@ export interface components {
             stack?: components["schemas"]["Stack"] | null;
             /** Run */
             run?: ("left" | "right") | null;
+            /**
+             * Bands
+             * @default 0
+             */
+            bands: number;
             /** Corners */
             corners: [
                 number,
@@ -978,6 +991,8 @@ export interface components {
          */
         PictureOut: {
             drawing: components["schemas"]["DrawingOut"];
+            /** Planes */
+            planes: components["schemas"]["PlaneOut"][];
             /** Eye Level */
             eye_level: [
                 [
@@ -999,6 +1014,23 @@ export interface components {
             units: "mm" | "cm" | "in";
             /** Grips */
             grips: components["schemas"]["GripOut"][];
+        };
+        /**
+         * PlaneOut
+         * @description A toned plane: its value, 0 paper white to 3 darkest, its loops, and its colour.
+         */
+        PlaneOut: {
+            /** Piece */
+            piece: string;
+            /** Value */
+            value: number;
+            /** Loops */
+            loops: [
+                number,
+                number
+            ][][];
+            /** Colour */
+            colour: string;
         };
         /**
          * Problem
@@ -1274,6 +1306,24 @@ export interface components {
             ];
             /** Eye Height Mm */
             eye_height_mm?: number | null;
+        };
+        /**
+         * ToneSpec
+         * @description Shading by planes: where the light comes from, and which plane is lightest.
+         */
+        ToneSpec: {
+            /**
+             * Light
+             * @default left
+             * @enum {string}
+             */
+            light: "left" | "right";
+            /**
+             * Lightest
+             * @default top
+             * @enum {string}
+             */
+            lightest: "top" | "front";
         };
         /**
          * TwoPointView

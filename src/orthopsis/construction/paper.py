@@ -55,7 +55,8 @@ class Paper(Record):
     """Marks and lines made from earlier ones, and what stays of them.
 
     `corner_marks` are the corners of each piece drawn so far, for those on its lines; `faces` the
-    lines of faces that several pieces share, and `depths` a corner with the one behind it.
+    lines of faces that several pieces share, and `depths` a corner with the one behind it, and
+    `streets` the left sides of things that stand one behind the other.
     `standing` are all bodies that will be drawn, in the order of the document, and `nearer` those
     that are drawn already.
     """
@@ -65,6 +66,7 @@ class Paper(Record):
     nearer: list[Body] = field(default_factory=list)
     faces: dict[str, Face] = field(default_factory=dict)
     depths: dict[str, tuple[Mark, Mark]] = field(default_factory=dict)
+    streets: dict[str, dict[int, tuple[Mark, Mark]]] = field(default_factory=dict)
     _guides: list[Guide] = field(default_factory=list)
     _ruled: int = 0
     _curves: int = 0

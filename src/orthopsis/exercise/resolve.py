@@ -73,9 +73,10 @@ class Scene:
     def parts(self) -> list[Part]:
         """All that is drawn, in the order of the document. Raises ExerciseError."""
         return [
-            Part(one, self.stage(number), number)
+            Part(one, stage, number)
             for number, piece in enumerate(self.pieces)
-            for one in piece.parts()
+            for stage in (self.stage(number),)
+            for one in piece.parts(stage)
         ]
 
     def number_of(self, name: str) -> int:

@@ -12,7 +12,7 @@ from dataclasses import dataclass, field
 from orthopsis.construction.moves import Mark, Step
 from orthopsis.exercise.resolve import Scene, eye_level_behind
 from orthopsis.exercise.state import lines_after
-from orthopsis.exercise.tone import planes
+from orthopsis.exercise.tone import Plane, planes
 from orthopsis.perspective.segments import XY, at
 from orthopsis.perspective.stroke import Role, Stroke
 
@@ -103,12 +103,12 @@ def tone_colour(value: int, family: int) -> str:
     return PAPER if value == 0 else TONES[family % len(TONES)][value - 1]
 
 
-def toned(scene: Scene) -> list[Fill]:
-    """The toned planes of a scene, the furthest first."""
+def toned(scene: Scene, found: Sequence[Plane]) -> list[Fill]:
+    """Planes of a scene with their colours."""
     families = {part.piece.id: number for number, part in enumerate(scene.parts)}
     return [
         Fill(plane.loops, tone_colour(plane.value, families[plane.piece]), f"value {plane.value}")
-        for plane in planes(scene)
+        for plane in found
     ]
 
 
@@ -122,7 +122,7 @@ def picture_figure(
 ) -> Figure:
     """The finished drawing; `scale` thickens pens for figures that will be printed small."""
     figure = _empty(scene, scene.exercise.title)
-    figure.fills = toned(scene)
+    figure.fills = toned(scene, planes(scene))
     if with_eye_level:
         _eye_level(figure, scene, scale)
     for stroke in strokes:

@@ -118,8 +118,9 @@ class Piece(Measures):
         """The id as words, for titles."""
         return re.sub(r"[-_]+", " ", self.id).strip().capitalize()
 
-    def parts(self) -> Sequence[Drawn]:
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
         """What it consists of: itself, or several that are drawn one by one."""
+        del stage
         assert isinstance(self, Drawn), f"{self.kind} says what it consists of"
         return (self,)
 

@@ -16,6 +16,7 @@ from orthopsis.pieces.block_steps import Edges, construct_block, tidy_piece
 from orthopsis.pieces.carve_bands import draw_bands
 from orthopsis.pieces.carve_behind import Parallels, Rows
 from orthopsis.pieces.carve_steps import Carving
+from orthopsis.pieces.carve_street import place_in_street
 from orthopsis.pieces.carved import Carved
 from orthopsis.pieces.carved_shape import CarvedBody
 from orthopsis.pieces.profile import Profile
@@ -49,29 +50,12 @@ def carve(
 
 def _from_front(carving: Carving, room: Room) -> None:
     """One point: the block in true shape, its lines measured, the back by parallels."""
-    paper, owner, say = carving.paper, carving.owner, carving.say
+    paper, owner = carving.paper, carving.owner
     assert owner.front is not None and owner.depth is not None
     length, front, piece = paper.wording.length, owner.front, carving.piece
     left, right = room
     x_mm, width_mm = front.x_mm + left * front.width_mm, (right - left) * front.width_mm
-    carving.begin("the block")
-    step = paper.steps[-1]
-    a = paper.measure(x_mm, front.y_mm)
-    b = paper.measure_along(a, LEVEL, width_mm)
-    c = paper.measure_along(b, UPRIGHT, front.height_mm)
-    d = paper.cross(paper.level(c), paper.upright(a))
-    for start, end, family in (
-        (a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL), (d, a, VERTICAL),
-    ):  # fmt: skip
-        paper.join(start, end, family, piece)
-    step.instruction = say(
-        f"Mark {a.name} {length(x_mm)} from the left edge and {length(front.y_mm)} from the top "
-        f"edge. Draw a light block {a.name} {b.name} {c.name} {d.name}: {length(width_mm)} wide "
-        f"and {length(front.height_mm)} high.",
-        f"Mark {a.name}: {length(x_mm)} from the left edge, {length(front.y_mm)} from the top "
-        f"edge. Draw a light block: {length(width_mm)} wide, {length(front.height_mm)} high.",
-    )
-    step.check = "The block is square to the edges of the sheet."
+    a, b, c, d = place_in_street(carving) or _block(carving, x_mm, width_mm)
     halved = owner.halved
     lines = Front(paper, (a, b, c, d), piece, halved=halved)
     inner = [part for part in carving.profile.rows if 0.0 < part < 1.0]
@@ -107,6 +91,35 @@ def _from_front(carving: Carving, room: Room) -> None:
     if not carving.shows_depth:
         return
     carving.draw_behind(Parallels(carving), _how_far_back(carving))
+
+
+def _block(carving: Carving, x_mm: float, width_mm: float) -> tuple[Mark, Mark, Mark, Mark]:
+    """The light block around a profile, measured from the sheet's edges."""
+    paper, owner, say, piece = carving.paper, carving.owner, carving.say, carving.piece
+    assert owner.front is not None
+    length, front = paper.wording.length, owner.front
+    carving.begin("the block")
+    step = paper.steps[-1]
+    a = paper.measure(x_mm, front.y_mm)
+    b = paper.measure_along(a, LEVEL, width_mm)
+    c = paper.measure_along(b, UPRIGHT, front.height_mm)
+    d = paper.cross(paper.level(c), paper.upright(a))
+    for start, end, family in (
+        (a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL), (d, a, VERTICAL),
+    ):  # fmt: skip
+        paper.join(start, end, family, piece)
+    step.instruction = say(
+        f"Mark {a.name} {length(x_mm)} from the left edge and {length(front.y_mm)} from the top "
+        f"edge. Draw a light block {a.name} {b.name} {c.name} {d.name}: {length(width_mm)} wide "
+        f"and {length(front.height_mm)} high.",
+        f"Mark {a.name}: {length(x_mm)} from the left edge, {length(front.y_mm)} from the top "
+        f"edge. Draw a light block: {length(width_mm)} wide, {length(front.height_mm)} high.",
+    )
+    step.check = "The block is square to the edges of the sheet."
+    street = getattr(owner, "street", None)
+    if street is not None:
+        paper.streets.setdefault(carving.body.group, {})[street.number] = a, d
+    return a, b, c, d
 
 
 def _how_far_back(carving: Carving) -> str:

@@ -9,13 +9,14 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Annotated, Literal, Self
+from typing import Annotated, Any, Literal, Self
 
 from pydantic import AfterValidator, Field, model_validator
 
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
+from orthopsis.perspective.plane import LEVEL, part_way
 from orthopsis.perspective.view import View
 from orthopsis.picture.thing import Thing
 from orthopsis.pieces.alphabet import (
@@ -33,7 +34,7 @@ from orthopsis.pieces.base import Drawn, Grip, Length, Measures, Millimetres, Pi
 from orthopsis.pieces.carve import carve
 from orthopsis.pieces.carved import Carved, Run
 from orthopsis.pieces.carved_shape import CarvedBody
-from orthopsis.pieces.cut import Cut
+from orthopsis.pieces.cut import Cut, check_share
 from orthopsis.pieces.profile import Profile
 
 MOST_LETTERS = 24
@@ -66,10 +67,23 @@ class LettersFront(Measures):
     height_mm: Length
 
 
+class StreetPlace(Measures):
+    """The place of a letter in a street: its number behind the first, and how far from one to the
+    next, from the first one's lower left corner.
+    """
+
+    number: int
+    first: Front
+    step: Cut
+
+
 class Word(Carved):
     """The block that a word is carved from."""
 
     kind: Literal["letters"] = "letters"
+    id: str
+    group: str
+    street: StreetPlace | None = None
     row: tuple[Placed, ...]
     alphabet: Alphabet
     form: Form
@@ -107,10 +121,11 @@ class Letter(Drawn):
 
     word: Word
     number: int
+    text: str
 
     @property
     def id(self) -> str:
-        return f"{self.word.id}:{self.number + 1}"
+        return self.word.id if self.word.street else f"{self.word.id}:{self.number + 1}"
 
     @property
     def character(self) -> str:
@@ -119,9 +134,10 @@ class Letter(Drawn):
     @property
     def name(self) -> str:
         """The letter, with its place where the word has it twice."""
-        if [placed.character for placed in self.word.row].count(self.character) == 1:
+        number = self.number + 1 if self.word.street is None else self.word.street.number + 1
+        if self.text.count(self.character) == 1:
             return f"Letter {self.character}"
-        ordinal = _ORDINALS.get(self.number + 1, f"{self.number + 1}th")
+        ordinal = _ORDINALS.get(number, f"{number}th")
         return f"{ordinal} letter, {self.character}"
 
     @property
@@ -130,12 +146,12 @@ class Letter(Drawn):
 
     def solids(self, stage: Stage) -> list[Thing]:
         stage = named(stage, self.word)
-        return [self.word.carved_solid(stage, self.profile, self.id, self.word.id)]
+        return [self.word.carved_solid(stage, self.profile, self.id, self.word.group)]
 
     def body(self, stage: Stage) -> Body:
         stage = named(stage, self.word)
         block = self.word.block_body(stage)
-        return self.word.carved_body(stage, self.profile, self.id, block, self.word.id)
+        return self.word.carved_body(stage, self.profile, self.id, block, self.word.group)
 
     def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
         assert isinstance(body, CarvedBody)
@@ -161,6 +177,7 @@ class Letters(Piece):
     `alphabet` says where the letters' lines lie: in round measures, or on quarters that diagonals
     find. `form` is the straight-edged block form, or round letters with their curves. `gap_mm` is
     the room between letters when they are 60 mm high, `bands` the stripes on each straight side.
+    With `street`, in one-point, each letter stands by itself, so far behind the one before it.
     """
 
     kind: Literal["letters"]
@@ -169,6 +186,7 @@ class Letters(Piece):
     form: Form = "block"
     gap_mm: Annotated[float, Field(ge=1, le=200)] = GAP_MM
     front: LettersFront | None = None
+    street: Cut | None = None
     bands: Annotated[int, Field(ge=0, le=6)] = 0
     depth: Cut | None = None
     edge: FrontEdge | None = None
@@ -196,7 +214,6 @@ class Letters(Piece):
         common = {
             name: getattr(self, name)
             for name in (
-                "id",
                 "view",
                 "standing",
                 "transparent",
@@ -206,6 +223,7 @@ class Letters(Piece):
                 "bands",
             )
         }
+        common |= {"id": self.id, "group": self.id}
         if self.front is not None:
             wide = (last.left_mm - left + last.width_mm) / HEIGHT_MM * self.front.height_mm
             front = Front(
@@ -220,16 +238,63 @@ class Letters(Piece):
             sides = {"left": self.thickness, "right": self.length}
         return Word(**common, row=row, edge=self.edge, run=self.run, **sides)
 
-    def parts(self) -> Sequence[Drawn]:
-        return [Letter(self.word, number) for number in range(len(self.word.row))]
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
+        text = "".join(placed.character for placed in self.word.row)
+        if self.street is not None:
+            return [Letter(word, 0, text) for word in self._along_the_street(self.street, stage)]
+        return [Letter(self.word, number, text) for number in range(len(self.word.row))]
+
+    def _along_the_street(self, street: Cut, stage: Stage) -> list[Word]:
+        """Each letter by itself, the same distance further back than the one before it.
+
+        What goes t of the way to the vanishing point is in truth as q = t / (1 − t): k such steps
+        go kq / (1 + kq) of the way.
+        """
+        if self.front is None or self.depth is None:
+            raise stage.refuse("street", "letters stand along a street in one point; give a front")
+        if self.standing != "ground":
+            raise stage.refuse("street", "letters along a street stand on the ground")
+        vp, words = stage.view.level_points[0].at, []
+        first = self.word.front
+        assert first is not None
+        step = street.share_by_projection(first.corners[3], vp, stage.view)
+        check_share(step, street, stage, "street")
+        for number, placed in enumerate(self.word.row):
+            wide = placed.width_mm / HEIGHT_MM * first.height_mm
+            front = first.model_copy(update={"width_mm": wide})
+            alone = self.word.model_copy(
+                update={"row": (placed._replace(left_mm=0.0),), "front": front}
+            )
+            thick = self.depth.share_by_projection(alone.depth_start(vp)[0], vp, stage.view)
+            check_share(thick, self.depth, stage, "depth")
+            gone, deep = number * step / (1.0 - step), thick / (1.0 - thick)
+            x, y = part_way(first.corners[0], vp, gone / (1.0 + gone)).xy
+            there = Front(
+                x_mm=x, y_mm=y,
+                width_mm=wide / (1.0 + gone), height_mm=first.height_mm / (1.0 + gone),
+            )  # fmt: skip
+            update = {
+                "id": f"{self.id}:{number + 1}",
+                "front": there,
+                "street": StreetPlace(number=number, first=front, step=street),
+            }
+            if number:
+                update["depth"] = Cut(fraction=deep / (1.0 + gone + deep))
+            words.append(alone.model_copy(update=update))
+        return words
 
     def grips(self, stage: Stage) -> list[Grip]:
         """The cuts of the word's block, by the document's names."""
         stage = named(stage, self.word)
-        return [
+        grips = [
             replace(grip, field=stage.named.get(grip.field, grip.field))
             for grip in self.word.grips(stage)
         ]
+        if self.street is not None and self.word.front is not None:
+            start, vp = self.word.front.corners[3], stage.view.level_points[0].at
+            place = self.street.place_on_paper(start, vp, stage.view, LEVEL)
+            grips.append(Grip("street", self.street.way, start, vp, place))
+        return grips
 
     def moved(self, stage: Stage, view: View) -> Self:
         """The same word seen by a viewer who stands elsewhere before the same sheet."""
@@ -238,7 +303,12 @@ class Letters(Piece):
             front = LettersFront(
                 x_mm=there.front.x_mm, y_mm=there.front.y_mm, height_mm=there.front.height_mm
             )
-            return self.model_copy(update={"front": front, "depth": there.depth})
+            changed: dict[str, Any] = {"front": front, "depth": there.depth}
+            if self.street is not None:
+                # The way from letter to letter is seen anew as a depth is.
+                as_depth = self.word.model_copy(update={"depth": self.street})
+                changed["street"] = as_depth.moved(stage, view).depth
+            return self.model_copy(update=changed)
         length, thickness = there.left, there.right
         if self.run == "right":
             length, thickness = thickness, length

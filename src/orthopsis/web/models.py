@@ -81,7 +81,7 @@ class GripOut(Out):
     """A cut's mark on the sheet, to be taken hold of, on the way from start to goal."""
 
     piece: str
-    field: Literal["depth", "left", "right", "length", "thickness", "edge"]
+    field: Literal["depth", "left", "right", "length", "thickness", "street", "edge"]
     way: Literal["x_mm", "fraction", "along_mm", "true_mm", "length_mm"]
     start: XY
     goal: XY
@@ -99,10 +99,20 @@ class ViewerIn(BaseModel):
     back_mm: StepMm = 0.0
 
 
+class PlaneOut(Out):
+    """A toned plane: its value, 0 paper white to 3 darkest, its loops, and its colour."""
+
+    piece: str
+    value: int
+    loops: list[list[XY]]
+    colour: str
+
+
 class PictureOut(Out):
     """A drawing with what follows from it: the eye level behind it, facts, advice, grips."""
 
     drawing: DrawingOut
+    planes: list[PlaneOut]
     eye_level: list[tuple[XY, XY]]
     facts: FactsOut
     advice: list[AdviceOut]

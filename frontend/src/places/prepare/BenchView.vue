@@ -8,6 +8,7 @@ import OnwardLines from "@/desk/OnwardLines.vue";
 import { finishedLines, linesAfter, marksAt } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepCaption from "@/desk/StepCaption.vue";
+import TonedPlanes from "@/desk/TonedPlanes.vue";
 import TriedLines from "@/desk/TriedLines.vue";
 import StateNote from "@/ui/StateNote.vue";
 import AdviceNotes from "./AdviceNotes.vue";
@@ -150,6 +151,7 @@ useBenchKeys({
       >
         <template #default="{ mmPerPx, toSheet }">
           <template v-if="!chosenStep">
+            <toned-planes :planes="picture.planes" />
             <line
               v-for="([from, to], i) in picture.eye_level"
               :key="i"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NCheckbox } from "naive-ui";
 import { ref, watch } from "vue";
 import type { Letters } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
@@ -21,10 +22,20 @@ const FORMS = [
   { value: "block", label: "straight block letters" },
   { value: "curved", label: "round letters with curves" },
 ] as const;
+const BANDS = ["0", "1", "2", "3", "4"].map((value) => ({
+  value,
+  label: value === "0" ? "none" : `${value} lines`,
+}));
 const RUNS = [
   { value: "right", label: "to the right" },
   { value: "left", label: "to the left" },
 ] as const;
+
+function alongStreet(on: boolean) {
+  // Letters along a street stand on the ground.
+  const standing = on ? ("ground" as const) : props.piece.standing;
+  emit("change", { ...props.piece, standing, street: on ? { fraction: 0.35 } : null });
+}
 
 function take() {
   // Block letters are capitals; what has none is said by the server.
@@ -51,6 +62,15 @@ function take() {
     :options="FORMS"
     @set="emit('change', { ...piece, form: $event })"
   />
+  <choice-field
+    label="Pattern bands on the sides"
+    :value="String(piece.bands ?? 0)"
+    :options="BANDS"
+    @set="emit('change', { ...piece, bands: Number($event) })"
+  />
+  <n-checkbox v-if="piece.front" :checked="Boolean(piece.street)" @update:checked="alongStreet">
+    One behind the other, along a street
+  </n-checkbox>
   <choice-field
     v-if="piece.run"
     label="The word runs"

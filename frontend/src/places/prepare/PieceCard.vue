@@ -56,6 +56,7 @@ const LABELS = {
   right: "Right side",
   length: "Length of the word",
   thickness: "Thickness",
+  street: "From letter to letter",
 } as const;
 
 function nearOf(field: string): Record<CutWay, number> {

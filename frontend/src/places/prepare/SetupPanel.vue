@@ -25,6 +25,16 @@ const SIZES = ["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18
 );
 const size = computed(() => (typeof props.doc.sheet.size === "string" ? props.doc.sheet.size : ""));
 const strips = computed(() => props.picture?.facts.strips ?? []);
+
+const TONES = [
+  { value: "none", label: "none" },
+  { value: "left", label: "light from the left" },
+  { value: "right", label: "light from the right" },
+] as const;
+const LIGHTEST = [
+  { value: "top", label: "the top" },
+  { value: "front", label: "the front" },
+] as const;
 </script>
 
 <template>
@@ -164,6 +174,19 @@ const strips = computed(() => props.picture?.facts.strips ?? []);
           { value: 'simple', label: 'short and simple' },
         ]"
         @set="emit('set', ['wording', 'reading'], $event)"
+      />
+      <choice-field
+        label="Tone"
+        :value="doc.tone?.light ?? 'none'"
+        :options="TONES"
+        @set="emit('set', ['tone'], $event === 'none' ? null : { ...doc.tone, light: $event })"
+      />
+      <choice-field
+        v-if="doc.tone"
+        label="Lightest plane"
+        :value="doc.tone.lightest ?? 'top'"
+        :options="LIGHTEST"
+        @set="emit('set', ['tone', 'lightest'], $event)"
       />
     </div>
     <n-checkbox :checked="roundMeasures" @update:checked="emit('round', $event)">

@@ -67,7 +67,7 @@ export const KIND_WORDS: Record<PieceKind, string> = {
 };
 
 /** The cuts of a piece by the fields that hold them, in the order they are shown. */
-export const CUT_FIELDS = ["depth", "left", "right", "length", "thickness"] as const;
+export const CUT_FIELDS = ["depth", "left", "right", "length", "thickness", "street"] as const;
 export type CutField = (typeof CUT_FIELDS)[number];
 
 export function cutIn(piece: Piece, field: string): Cut | null {
@@ -123,6 +123,7 @@ const FIRST_WORD = {
   text: "ABC",
   alphabet: "measured" as const,
   form: "block" as const,
+  bands: 0,
   gap_mm: 10,
 };
 
@@ -139,7 +140,7 @@ function gable(size: number) {
     [size, size / 2],
     [size, size],
   ];
-  return { kind: "outline" as const, corners, holes: [] };
+  return { kind: "outline" as const, corners, holes: [], bands: 0 };
 }
 
 /** A front without its width. */

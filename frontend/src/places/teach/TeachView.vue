@@ -7,6 +7,7 @@ import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
 import { finishedLines, linesAfter, marksAt } from "@/desk/lines";
+import TonedPlanes from "@/desk/TonedPlanes.vue";
 import TriedLines from "@/desk/TriedLines.vue";
 import { usePicture } from "@/places/prepare/usePicture";
 import StateNote from "@/ui/StateNote.vue";
@@ -86,6 +87,7 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
         :label="`${doc?.title}, step ${number}`"
       >
         <template #default="{ mmPerPx }">
+          <toned-planes v-if="finished" :planes="picture.planes" />
           <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
           <tried-lines v-if="step" :tried="step.tried" :mm-per-px="mmPerPx * 1.5" />

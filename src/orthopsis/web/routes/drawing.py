@@ -8,9 +8,11 @@ from fastapi import APIRouter, Response
 
 from orthopsis.exercise.advice import advice, facts, message, remedy
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.records import drawing_record, point, steps_record
+from orthopsis.exercise.records import drawing_record, planes_record, point, steps_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve, steps
+from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
+from orthopsis.handout.figure import toned
 from orthopsis.handout.pages import handout_pdf
 from orthopsis.web.models import PictureOut, StepsOut, ViewerIn
 from orthopsis.web.problems import PROBLEMS
@@ -56,9 +58,14 @@ def pdf(exercise: Exercise) -> Response:
 
 
 def picture_record(scene: Scene) -> dict[str, Any]:
-    strokes = picture(scene)
+    strokes, toned_planes = picture(scene), planes(scene)
+    fills = toned(scene, toned_planes)
     return {
         "drawing": drawing_record(scene, strokes),
+        "planes": [
+            {**record, "colour": fill.colour}
+            for record, fill in zip(planes_record(toned_planes), fills, strict=True)
+        ],
         "eye_level": [(point(a), point(b)) for a, b in eye_level_behind(scene)],
         "facts": facts(scene, strokes),
         "advice": [
