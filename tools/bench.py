@@ -96,6 +96,17 @@ def a_street(count: int = 330) -> dict[str, Any]:
     return boxes_on_a_floor(count, across=15, high_mm=20.0)
 
 
+def a_word(text: str = "GREENHOUSE&B", form: str = "block") -> dict[str, Any]:
+    """Twelve letters along one face in two points."""
+    word = {
+        "kind": "letters", "id": "word", "text": text, "form": form, "run": "right",
+        "edge": {"x_mm": 40, "top_mm": 60, "bottom_mm": 160},
+        "length": {"fraction": 0.6}, "thickness": {"fraction": 0.1},
+    }  # fmt: skip
+    view = {"kind": "two-point", "eye_level_mm": 190, "left_vp_mm": -150, "right_vp_mm": 570}
+    return {**boxes_on_a_floor(0), "view": view, "pieces": [word]}
+
+
 def drawn(data: dict[str, Any]) -> list[Any]:
     """From the document to its picture, nothing kept from the last time."""
     return picture(resolve(from_data(data)))
@@ -118,6 +129,10 @@ def drawing() -> None:
     report("100 boxes", hundred, "10 boxes (at most 20)", base)
     report("street of 330 boxes", median_s(lambda: drawn(street), 9), "100 boxes", hundred)
     report("100 boxes, kernel as it stands", plain, "compiled", hundred)
+    for form in ("block", "curved"):
+        word = a_word(form=form)
+        seconds = median_s(lambda word=word: drawn(word), 9)
+        report(f"a word of 12 {form} letters", seconds, "100 boxes", hundred)
     for name, data in (("100 boxes", many), ("the street", street)):
         strokes = drawn(data)
         seen = sum(stroke.role is Role.OUTLINE for stroke in strokes)

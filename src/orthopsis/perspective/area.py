@@ -5,10 +5,10 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from itertools import pairwise
 
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
-from orthopsis.perspective.roots import along_line
 from orthopsis.perspective.segments import (
     XY,
     Box,
@@ -16,6 +16,7 @@ from orthopsis.perspective.segments import (
     Segment,
     at,
     box_of,
+    boxes_touch,
     crossings,
     distance_to_segment,
     inside,
@@ -51,28 +52,50 @@ class Area:
     def box(self) -> Box:
         """Left, top, right and bottom of corners and arcs."""
         places = [corner for loop in self.loops for corner in loop]
-        for arc in self.bends.values():
-            places += [arc.ellipse.point(angle) for angle in arc.extremes]
+        for (left, top, right, bottom), _ in self._arcs:
+            places += [(left, top), (right, bottom)]
         return box_of(places)
+
+    @cached_property
+    def _arcs(self) -> list[tuple[Box, EllipseArc]]:
+        return [(arc.box, arc) for arc in self.bends.values()]
+
+    @cached_property
+    def _sides(self) -> list[Segment]:
+        return list(self.straight)
 
     def crossings(self, segment: Segment) -> list[float]:
         """Sorted t at which a segment crosses or touches the border, with 0 and 1."""
         if not self.bends:
             return crossings(segment, self.loops)
         found = {0.0, 1.0, *self._bend_crossings(segment)}
-        for side in self.straight:
-            found.update(crossings(segment, [side]))
+        (px, py), (qx, qy) = segment
+        dx, dy = qx - px, qy - py
+        for (ax, ay), (bx, by) in self._sides:
+            ex, ey = bx - ax, by - ay
+            det = dx * ey - dy * ex
+            if det != 0.0:
+                t = ((ax - px) * ey - (ay - py) * ex) / det
+                u = ((ax - px) * dy - (ay - py) * dx) / det
+                if 0.0 < t < 1.0 and -1e-9 <= u <= 1.0 + 1e-9:
+                    found.add(t)
         return sorted(found)
 
     def _bend_crossings(self, segment: Segment) -> Iterator[float]:
-        for arc in self.bends.values():
-
-            def within(t: float, arc: EllipseArc = arc) -> float:
-                u, v = arc.ellipse.unit(at(segment, t))
-                return u * u + v * v - 1.0
-
-            for t in along_line(within, 2):
-                if 0.0 < t < 1.0 and arc.spans(arc.ellipse.angle(at(segment, t))):
+        box = box_of(segment)
+        for there, arc in self._arcs:
+            if not boxes_touch(there, box):
+                continue
+            ellipse = arc.ellipse
+            (u0, v0), (u1, v1) = ellipse.unit(segment[0]), ellipse.unit(segment[1])
+            du, dv = u1 - u0, v1 - v0
+            square, half = du * du + dv * dv, u0 * du + v0 * dv
+            under = half * half - square * (u0 * u0 + v0 * v0 - 1.0)
+            if under < 0.0 or square == 0.0:
+                continue
+            reach = math.sqrt(under)
+            for t in ((-half - reach) / square, (-half + reach) / square):
+                if 0.0 < t < 1.0 and arc.spans(math.atan2(v0 + t * dv, u0 + t * du)):
                     yield t
 
     def inside(self, point: XY) -> bool:
@@ -82,12 +105,11 @@ class Area:
         x, y = point
         out = point, (x + FAR_AWAY[0], y + FAR_AWAY[1])
         count = sum(1 for _ in self._bend_crossings(out))
-        for (ax, ay), (bx, by) in self.straight:
+        for (ax, ay), (bx, by) in self._sides:
             a = FAR_AWAY[0] * (ay - y) - FAR_AWAY[1] * (ax - x)
             b = FAR_AWAY[0] * (by - y) - FAR_AWAY[1] * (bx - x)
             if (a > 0.0) != (b > 0.0):
-                share = a / (a - b)
-                count += ax + (bx - ax) * share > x
+                count += ax + (bx - ax) * a / (a - b) > x
         return count % 2 == 1
 
     def on_border(self, point: XY, tolerance: Tolerance = EXACT) -> bool:

@@ -13,7 +13,7 @@ from typing import NamedTuple
 
 from orthopsis.perspective.plane import Line, Point, join
 from orthopsis.perspective.roots import TURN, along_line, around_circle
-from orthopsis.perspective.segments import XY, Portion, Segment, at
+from orthopsis.perspective.segments import XY, Box, Portion, Segment, at, box_of
 
 CHORD_MM = 0.02
 """A curve is put out as chords that stay this close to it."""
@@ -173,12 +173,13 @@ class EllipseArc(NamedTuple):
         return math.dist(*(self.ellipse.point(angle) for angle in (self.start, self.stop))) < 1e-4
 
     @property
-    def extremes(self) -> list[float]:
-        """Its ends, and the angles where it goes furthest left, right, up or down."""
+    def box(self) -> Box:
+        """Left, top, right and bottom, at its ends or where it goes furthest."""
         (_, (ax, ay), (bx, by)) = self.ellipse
         far = [math.atan2(bx, ax), math.atan2(by, ay)]
         angles = [angle + half for angle in far for half in (0.0, math.pi)]
-        return [self.start, self.stop, *(angle for angle in angles if self.spans(angle))]
+        furthest = [angle for angle in angles if self.spans(angle)]
+        return box_of(self.ellipse.point(angle) for angle in (self.start, self.stop, *furthest))
 
 
 def _value(line: Line, point: Point) -> float:

@@ -70,6 +70,46 @@ def around_circle(quantity: Quantity, degree: int) -> list[float]:
     return sorted(angles)
 
 
+def in_quarter(quantity: Quantity, degree: int) -> list[float]:
+    """The same, of the angles from 0 to π/2 alone, and quicker where nothing vanishes there.
+
+    With t = tan ½θ it is a polynomial of twice the degree in t from 0 to 1. Where its Bernstein
+    coefficients are all of one sign, it has no root.
+
+    >>> [round(math.degrees(angle)) for angle in in_quarter(lambda a: math.cos(a) - 0.5, 1)]
+    [60]
+    """
+    if degree == 1:
+        start, half, end = (quantity(angle) for angle in (0.0, HALF_ANGLE, QUARTER_TURN))
+        middle, last = half * 1.25, end * 2.0
+        found = along_line(lambda t: _through(start, middle, last, t), 2)
+        return sorted(2.0 * math.atan(t) for t in found if -1e-12 <= t <= 1.0 + 1e-12)
+    values = [quantity(2.0 * math.atan(t)) * (1.0 + t * t) ** 2 for t in FIFTHS]
+    signs = {sum(c * v for c, v in zip(row, values, strict=True)) > 0.0 for row in TO_BERNSTEIN}
+    if len(signs) == 1:
+        return []
+    return [angle for angle in around_circle(quantity, 2) if angle <= QUARTER_TURN]
+
+
+QUARTER_TURN = math.pi / 2
+HALF_ANGLE = 2.0 * math.atan(0.5)
+FIFTHS = (0.0, 0.25, 0.5, 0.75, 1.0)
+TO_BERNSTEIN = (
+    (1.0, 0.0, 0.0, 0.0, 0.0),
+    (-13 / 12, 4.0, -3.0, 4 / 3, -0.25),
+    (13 / 18, -32 / 9, 20 / 3, -32 / 9, 13 / 18),
+    (-0.25, 4 / 3, -3.0, 4.0, -13 / 12),
+    (0.0, 0.0, 0.0, 0.0, 1.0),
+)
+"""From five values at equal steps to the Bernstein coefficients of a quartic."""
+
+
+def _through(start: float, middle: float, end: float, t: float) -> float:
+    """The parabola through three values at 0, ½ and 1."""
+    a, b = 2.0 * (start + end) - 4.0 * middle, 4.0 * middle - 3.0 * start - end
+    return (a * t + b) * t + start
+
+
 def _one_wave(level: float, wave: complex) -> list[float]:
     """Where level + Re(wave · e^{iθ}) vanishes."""
     size = abs(wave)

@@ -16,6 +16,7 @@ from itertools import pairwise
 from typing import NamedTuple
 
 from orthopsis.perspective.area import Area
+from orthopsis.perspective.roots import in_quarter
 from orthopsis.perspective.segments import XY, Box, box_of, boxes_touch
 from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
 from orthopsis.perspective.view import on_paper
@@ -214,6 +215,16 @@ class Bent:
         shape = Shape((), tuple(edges))
         return Solid(self.piece, tuple(places), shape, self.transparent, self.floating, self.group)
 
+    @cached_property
+    def cover(self) -> BentCover:
+        """What it hides of other things."""
+        return BentCover(self)
+
+    @cached_property
+    def own_cover(self) -> BentCover:
+        """What it hides of itself."""
+        return BentCover(self, own=True)
+
     def rims(self) -> Iterator[tuple[int, Rim]]:
         """The curved lines: each bend's number with its rim at either end."""
         for number, bend in self.bends.items():
@@ -260,7 +271,7 @@ class BentCover:
         self.bent, self.own = bent, own
         places = [on_paper(bent.place(c, end)) for c in bent.corners for end in (0.0, 1.0)]
         for _, rim in bent.rims():
-            places += [on_paper(rim.place(QUARTER * k / 16)) for k in range(17)]
+            places.append(_corner_of(rim))
         self.box = box_of(places, 1.0)
 
     def walls_near(self, box: Box) -> list[Wall]:
@@ -277,8 +288,7 @@ class BentCover:
             box = box_of([on_paper(end) for end in ends])
             found.append((box, Wall(plane_through(eye, *ends), 1)))
         for _, rim in bent.rims():
-            box = box_of([on_paper(rim.place(QUARTER * k / 16)) for k in range(17)], 0.5)
-            found.append((box, Wall(_cone(rim), 2)))
+            found.append((_box_of(rim), Wall(_cone(rim), 2)))
         if self.own:
             return found
         for end in (0.0, 1.0):
@@ -294,6 +304,19 @@ class BentCover:
 
     def hides(self, place: Vector, whole: bool) -> bool:
         return self.bent.stretches_before(place, whole)
+
+
+def _corner_of(rim: Rim) -> XY:
+    """The corner that a curve turns around, on paper."""
+    bend = rim.cylinder
+    outer = plus(bend.centre, plus(bend.a, bend.b))
+    return on_paper(plus(outer, times(bend.sweep, float(rim.end))))
+
+
+def _box_of(rim: Rim) -> Box:
+    """A curve stays between its ends and its corner."""
+    ends = (on_paper(rim.place(angle)) for angle in (0.0, QUARTER))
+    return box_of([*ends, _corner_of(rim)], 1e-3)
 
 
 def _level(bent: Bent, end: float) -> SideOf:
@@ -320,6 +343,19 @@ def _surface(cylinder: Cylinder) -> SideOf:
     return side
 
 
+def _roots(rim: Rim, wall: Wall) -> list[float]:
+    """Where a curved line crosses a wall."""
+    bend, end, side = rim.cylinder, float(rim.end), wall.side
+    cx, cy, cw = plus(bend.centre, times(bend.sweep, end))
+    (ax, ay, aw), (bx, by, bw) = bend.a, bend.b
+
+    def value(angle: float) -> float:
+        c, s = math.cos(angle), math.sin(angle)
+        return side((cx + c * ax + s * bx, cy + c * ay + s * by, cw + c * aw + s * bw))
+
+    return in_quarter(value, wall.degree)
+
+
 def arcs_of_bend(
     bent: Bent,
     number: int,
@@ -328,13 +364,13 @@ def arcs_of_bend(
     limits: Sequence[Wall] = (),
 ) -> list[Arc]:
     """One curved line cut into arcs that are seen or hidden."""
-    box = box_of([on_paper(rim.place(QUARTER * k / 16)) for k in range(17)], 0.5)
+    box = _box_of(rim)
     cuts = {0.0, QUARTER, *bent.touches(number)}
     for wall in limits:
-        cuts.update(rim.roots(wall))
+        cuts.update(_roots(rim, wall))
     for cover, _ in covers:
         for wall in cover.walls_near(box):
-            cuts.update(rim.roots(wall))
+            cuts.update(_roots(rim, wall))
     arcs: list[Arc] = []
     for t0, t1 in pairwise(sorted(t for t in cuts if 0.0 <= t <= QUARTER)):
         if t1 - t0 < 1e-6:

@@ -25,7 +25,7 @@ from orthopsis.perspective.vector import dot
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture import compiled
 from orthopsis.picture import kernel as plain
-from orthopsis.picture.bent import Bent, BentCover, arcs_of_bend
+from orthopsis.picture.bent import Bent, arcs_of_bend
 from orthopsis.picture.curves import (
     Cover,
     FlatCover,
@@ -140,8 +140,8 @@ class Sight:
                     yield RimArc(cylinder, end, ellipse, start, start + turn, arc.seen)
 
     def _bent_arcs(self, i: int, bent: Bent, limits: Sequence[Wall]) -> Iterator[RimArc]:
-        own = [] if bent.transparent else [(BentCover(bent, own=True), False)]
-        covers = [*self._covers_before(i, BentCover(bent).box), *own]
+        own = [] if bent.transparent else [(bent.own_cover, False)]
+        covers = [*self._covers_before(i, bent.cover.box), *own]
         for number, rim in bent.rims():
             ellipse, seen_angle = rim.cylinder.rim_on_paper(rim.end)
             # What is drawn on a face that we see, the solid itself does not hide.
@@ -178,7 +178,7 @@ class Sight:
             elif isinstance(thing, Cylinder):
                 covers.append([RoundCover(thing)])
             elif isinstance(thing, Bent):
-                covers.append([BentCover(thing)])
+                covers.append([thing.cover])
             else:
                 flat = (FlatCover(thing, face, self.tolerance) for face in thing.faces)
                 covers.append([f for f in flat if dot(f.normal, f.loops[0][0]) < 0.0])
@@ -200,7 +200,7 @@ class Sight:
         number = vertex = 0
         for i, solid in enumerate(self.solids):
             thing = self.things[i]
-            own = BentCover(thing, own=True) if isinstance(thing, Bent) else None
+            own = thing.own_cover if isinstance(thing, Bent) else None
             for k, edge in enumerate(solid.edges):
                 ends = self._places[vertex + edge.start], self._places[vertex + edge.end]
                 self._hide_one(hidden, number, i, Straight(*ends))
