@@ -94,5 +94,11 @@ def random_words(seed: int) -> Data:
         else:
             run, other = rng.sample(["left", "right"], 2)
             word.update(edge=piece["edge"], run=run, length=piece[run], thickness=piece[other])
+        if rng.random() < 0.2:
+            word["bands"] = rng.randint(1, 4)
+        if rng.random() < 0.2 and "front" in word:
+            word["street"] = {"fraction": 0.3}
         data["pieces"][number] = word
+    if rng.random() < 0.3:
+        data["tone"] = {"light": rng.choice(["left", "right"])}
     return data

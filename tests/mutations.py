@@ -13,7 +13,9 @@ from orthopsis.exercise.advice import advice, facts, message, remedy
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.records import steps_record
 from orthopsis.exercise.resolve import eye_level_behind, picture, resolve, steps
+from orthopsis.exercise.tone import planes
 from tests.documents import Data, random_document
+from tests.letters import random_words
 
 ODD: list[Any] = [
     0, -1, 1, 1e-9, -1e-9, 1e6, -1e6, 1e9, 1e308, 0.5, 100, 210, 1.0000001, float("nan"),
@@ -24,7 +26,11 @@ ODD: list[Any] = [
 def mutated(seed: int) -> Data:
     """A random document, changed in one to four places."""
     rng = random.Random(seed)
-    data = random_document(rng.randrange(10**9), round_share=rng.choice([0.0, 0.4]))
+    start = rng.randrange(10**9)
+    if rng.random() < 0.3:
+        data = random_words(start)
+    else:
+        data = random_document(start, round_share=rng.choice([0.0, 0.4]))
     if rng.random() < 0.15 and data["pieces"]:
         own = {"on": data["pieces"][0]["id"], "top_mm": rng.randint(0, 300),
                "bottom_mm": rng.randint(0, 300)}  # fmt: skip
@@ -90,6 +96,7 @@ def _outcome(data: Data) -> str:
             assert math.isfinite(one.number), one.code
         facts(scene, strokes)
         eye_level_behind(scene)
+        assert all(0 <= plane.value <= 3 for plane in planes(scene))
         made = steps(scene)
         steps_record(made)
         drawn = [d.stroke for step in made for d in step.strokes]

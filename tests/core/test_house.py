@@ -58,13 +58,16 @@ def test_every_example_in_the_format_page_is_accepted():
     views = {part["kind"]: part for part in parts if "eye_level_mm" in part}
     pieces = [part for part in parts if "eye_level_mm" not in part]
     assert [piece["id"] for piece in pieces] == [
-        "crate", "corner-house", "shed", "upper", "big bin"
+        "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair"
     ]  # fmt: skip
-    crate, house, shed, upper, drum = pieces
+    crate, house, shed, upper, drum, fern, pots, stair = pieces
     for kind, size, shown in (
         ("one-point", "A3", [crate]),
         ("one-point", "A3", [drum]),
+        ("one-point", "A3", [fern]),
+        ("one-point", "A3", [stair]),
         ("two-point", "12x18in", [house]),
+        ("two-point", "12x18in", [pots]),
         ("three-point", "A3", [shed, upper]),
     ):
         data = {

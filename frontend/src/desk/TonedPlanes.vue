@@ -14,7 +14,7 @@ const fills = computed(() =>
 </script>
 
 <template>
-  <g pointer-events="none" fill-rule="evenodd" stroke-width="0.1">
+  <g pointer-events="none" fill-rule="evenodd" stroke-width="0.3" stroke-linejoin="round">
     <path
       v-for="(fill, i) in fills"
       :key="i"

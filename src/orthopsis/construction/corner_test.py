@@ -22,6 +22,7 @@ from orthopsis.perspective.segments import (
     Portion,
     Segment,
     at,
+    boxes_touch,
     length,
     merged,
     position_on,
@@ -99,7 +100,10 @@ def far_arc_seen(
 ) -> list[EllipseArc]:
     """The parts of a curved far side that show; no line from the vanishing point touches it."""
     angles = [a for side in face.straight for a in _angles_on(far, *side)]
-    angles += [a for bend in face.bends.values() for a in far.ellipse.angles_on(bend.ellipse)]
+    box = far.box
+    for bend in face.bends.values():
+        if boxes_touch(bend.box, box):
+            angles += far.ellipse.angles_on(bend.ellipse)
     angles += [a for c in corners for a in far.ellipse.angles_on_line(join(vp, c))]
     span = far.stop - far.start
     along = sorted({(a - far.start) % TURN for a in angles})

@@ -84,12 +84,14 @@ def open_parts(
 
     A curve that a nearer thing has already drawn in the same place is not drawn again.
     """
-    others = [other for other in nearer if not other.transparent]
+    box = arc.box
+    others = [o for o in nearer if not o.transparent and boxes_touch(o.box, box)]
     cuts = [a for line in _limits(sheet, others) for a in arc.ellipse.angles_on_line(line)]
     for other in others:
         cuts += [a for oval in other.seen_ovals for a in arc.ellipse.angles_on(oval)]
         bends = (bend for face in other.seen_faces for bend in face.bends.values())
-        cuts += [a for bend in bends for a in arc.ellipse.angles_on(bend.ellipse)]
+        near = (bend for bend in bends if boxes_touch(bend.box, box))
+        cuts += [a for bend in near for a in arc.ellipse.angles_on(bend.ellipse)]
         for drawn in other.seen_arcs:
             stops = (drawn.ellipse.point(stop) for stop in (drawn.start, drawn.stop))
             cuts += [arc.ellipse.angle(stop) for stop in stops]

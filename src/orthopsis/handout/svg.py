@@ -45,7 +45,7 @@ def _fill(fill: Fill) -> str:
     )
     return (
         f'<path aria-label={quoteattr(fill.group)} fill="{fill.colour}" fill-rule="evenodd" '
-        f'stroke="{fill.colour}" stroke-width="0.1" '
+        f'stroke="{fill.colour}" stroke-width="0.3" stroke-linejoin="round" '
         f'd="{way}"/>'
     )
 

@@ -142,7 +142,8 @@ def _polynomial_roots(coefficients: list[complex]) -> list[complex]:
             step = value / apart if apart else 1e-9 + 0j
             roots[i] = root - step
             moved = max(moved, abs(step))
-        if moved < 1e-14:
+        # Close enough to be polished; the last digits never come to rest.
+        if moved < 1e-11 * reach:
             break
     return roots
 

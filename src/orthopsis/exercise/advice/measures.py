@@ -18,8 +18,8 @@ RULERS_MM = (300.0, 500.0, 1000.0)
 RULERS_IN_MM = tuple(inches * MM_PER_INCH for inches in (12, 18, 36))
 """Rulers of a classroom, marked in centimetres or in inches (common practice)."""
 
-MOST_TO_FORGIVE = 12
-"""With more pieces than this the forgiveness is left to the steps, as it needs all of them."""
+MOST_TO_FORGIVE = 100
+"""With more corners than this the forgiveness is left to the steps, as it needs all of them."""
 
 LEAST_FORGIVENESS_MM = 0.25
 """Half of what a ruler is read to (common practice, no published source)."""
@@ -101,7 +101,7 @@ def _nearest(mm: float, smallest_mm: float) -> float:
 
 
 def unforgiving(scene: Scene) -> Iterator[Advice]:
-    if len(scene.exercise.pieces) > MOST_TO_FORGIVE:
+    if sum(len(body.corners) for body in bodies(scene)) > MOST_TO_FORGIVE:
         return
     try:
         found = forgiveness(steps(scene))

@@ -48,18 +48,24 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
 
 
 def slivers(scene: Scene) -> Iterator[Advice]:
+    """Of each piece the thinnest side that shows, when it is too thin to be drawn."""
+    thinnest: dict[int, tuple[int, XY, float]] = {}
     for k, (body, part) in enumerate(zip(bodies(scene), scene.parts, strict=True)):
         thin = _sliver(body.seen_faces)
-        if thin is None:
-            continue
+        if thin is not None and thin[1] < thinnest.get(part.number, (0, thin[0], math.inf))[2]:
+            thinnest[part.number] = k, *thin
+    for number, (k, where, width_mm) in thinnest.items():
 
         def wide(changed: Scene, k: int = k) -> bool:
             there = changed.parts[k]
             return _sliver(there.piece.body(there.stage).seen_faces) is None
 
-        moved = first_that(scene, steps_aside(scene, part.number), wide)
-        more = {"piece": part.piece.name, "step_mm": abs(moved[0]) if moved else None}
-        yield Advice("sliver", thin[0], thin[1], 5.0, moved[1] if moved else (), more)
+        moved = first_that(scene, steps_aside(scene, number), wide)
+        more = {
+            "piece": scene.parts[k].piece.name,
+            "step_mm": abs(moved[0]) if moved else None,
+        }
+        yield Advice("sliver", where, width_mm, 5.0, moved[1] if moved else (), more)
 
 
 def small_letters(scene: Scene) -> Iterator[Advice]:
