@@ -289,3 +289,45 @@ def test_what_stands_on_the_lines_of_another_follows_it(watched, server):
     assert lower["stack"]["top_mm"] == 280
     page.keyboard.press("Control+z")
     saved(page)
+
+
+def test_letters_are_chosen_typed_dragged_and_toned(watched, server):
+    page = watched.go("prepare")
+    page.get_by_role("button", name="New one-point sheet").click()
+    page.get_by_role("button", name="Add letters").click()
+    page.get_by_role("button", name="Put it in the middle").click()
+    word = page.get_by_label("Word, in capitals")
+    word.fill("fern")
+    word.press("Enter")
+    expect(word).to_have_value("FERN")
+    expect(page.get_by_role("button", name=re.compile("Letter N: the block"))).to_be_attached()
+    page.get_by_label("Their form").select_option("curved")
+    page.get_by_label("Tone").select_option("left")
+    page.get_by_label("Pattern bands on the sides").select_option("2")
+    handle = page.get_by_role("slider", name="Place of word 1")
+    drag(page, handle, 40, -60)
+    saved(page)
+    title = page.get_by_role("heading").first.inner_text()
+    doc = document(server, title)
+    (piece,) = doc["pieces"]
+    assert (piece["text"], piece["form"], piece["bands"]) == ("FERN", "curved", 2)
+    assert doc["tone"]["light"] == "left"
+    assert piece["front"]["x_mm"] % 5 == 0
+    # A letter that has no form is said, and the last drawing stays.
+    word.fill("ÖL")
+    word.press("Enter")
+    alert = page.get_by_role("alert").filter(has_text="no block letter")
+    expect(alert).to_be_visible()
+    alert.get_by_role("button", name="Undo").click()
+    expect(word).to_have_value("FERN")
+
+
+def test_the_corner_test_is_shown_with_the_lines_that_were_tried(watched, server):
+    page = watched.go(f"teach/{exercise_id(server, 'FERN')}")
+    expect(page.get_by_text("Step 1 of")).to_be_visible()
+    for number in range(2, 9):
+        page.keyboard.press("ArrowRight")
+        expect(page.get_by_text(f"Step {number} of")).to_be_visible()
+    expect(page.get_by_role("heading", name="Letter N: lines to VP1")).to_be_visible()
+    expect(page.get_by_text("the line would run through")).to_be_visible()
+    assert page.locator("g.tried > g").count() == 4

@@ -134,3 +134,27 @@ def test_draw_reads_no_heavy_library():
         [sys.executable, "-c", code, str(CRATES)], capture_output=True, env=environment, check=False
     )
     assert result.returncode == 0, result.stderr.decode()
+
+
+@pytest.mark.parametrize("name", ["fern", "pots-on-the-wall", "moss-seen-from-below"])
+def test_a_pupils_name_is_drawn_in_the_first_word(name):
+    path = EXAMPLES / f"{name}.json"
+    record = json.loads(run("draw", path, "--text", "Ada").stdout)
+    assert {s["piece"].split(":")[1] for s in record["strokes"]} == {"1", "2", "3"}
+    steps = json.loads(run("steps", path, "--text", "ADA", "--format", "json").stdout)["steps"]
+    assert any("3rd letter, A" in step["title"] for step in steps)
+    assert any(step["tried"] for step in steps)
+
+
+def test_a_text_that_cannot_be_drawn_is_refused_with_the_file():
+    path = EXAMPLES / "fern.json"
+    assert "no block letter for 'Ö'" in refused(run("draw", path, "--text", "Jörg"))
+    assert "no piece has letters" in refused(run("draw", CRATES, "--text", "ADA"))
+
+
+def test_toned_planes_are_printed_with_the_drawing():
+    record = json.loads(run("draw", EXAMPLES / "moss-seen-from-below.json").stdout)
+    assert {plane["value"] for plane in record["planes"]} <= {0, 1, 2, 3}
+    assert {plane["piece"] for plane in record["planes"]} == {f"moss:{k}" for k in (1, 2, 3, 4)}
+    svg = run("draw", EXAMPLES / "moss-seen-from-below.json", "--format", "svg").stdout.decode()
+    assert svg.count('aria-label="value ') == len(record["planes"])

@@ -13,18 +13,26 @@ import pytest
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import picture, solids, steps
+from orthopsis.handout.gltf import _faces, _in_one_piece, _triangles
 from orthopsis.perspective.roots import TURN
 from orthopsis.perspective.segments import at, remainder
 from orthopsis.perspective.view import on_paper
+from orthopsis.picture.bent import Bent
 from orthopsis.picture.solid import Solid
 from tests.agreement import difference, kept, outlines
 from tests.documents import ONE_POINT, random_document, scene_of
+from tests.letters import in_nine_places
 
 AROUND = 1440
 
 
 def triangles_of(thing):
-    """Corner triples of a convex solid, or of a cylinder with very many sides."""
+    """Corner triples of a solid, of a cylinder with very many sides, or of a letter."""
+    if isinstance(thing, Bent) or (isinstance(thing, Solid) and len(thing.faces) > 6):
+        corners, faces = _faces(thing)
+        points = np.array(corners)
+        pieces = [part for face in faces for part in _in_one_piece(points, face)]
+        return points[np.concatenate([_triangles(points, part) for part in pieces])]
     if isinstance(thing, Solid):
         faces = [[thing.vertices[k] for k in face.loops[0]] for face in thing.faces]
     else:
@@ -70,6 +78,9 @@ def lines_of(sight):
                     t = (t0 + t1) / 2
                     yield at(segment, t), 1.0 / (ends[0] + (ends[1] - ends[0]) * t), seen
     for arc in sight.arcs():
+        if any(isinstance(thing, Bent) for thing in sight.things):
+            # Half a side of the polygon that stands for a curve lies before or behind it.
+            continue
         longest = math.hypot(*arc.ellipse.a) + math.hypot(*arc.ellipse.b)
         if (arc.stop - arc.start) * longest < 4.0 or longest < 4.0:
             continue
@@ -102,6 +113,25 @@ def test_a_depth_buffer_agrees_on_every_line(seed):
         else:
             # Under another line in the same place it may be no further away than that.
             assert nearest < depth * (1 + 2e-3), (place, depth, nearest)
+
+
+@pytest.mark.parametrize("character", ["H", "K", "R", "?", "4", "O", "S"])
+@pytest.mark.parametrize("form", ["block", "curved"])
+def test_a_depth_buffer_agrees_on_the_straight_lines_of_letters(character, form):
+    places = (d for s in ("one", "two", "three") for d in in_nine_places(character, "measured", s,
+                                                                        form))  # fmt: skip
+    for data in list(places)[::4]:
+        scene = scene_of(data)
+        buffer = DepthBuffer(solids(scene))
+        for place, depth, seen in lines_of(scene.sight):
+            nearest = buffer.depth(place)
+            if seen:
+                if scene.bodies[0].seen_faces[0].on_border(place) and depth > nearest:
+                    # In line with a side of the face, which is drawn in the same place.
+                    continue
+                assert nearest > depth * (1 - 6e-3), (data, place)
+            else:
+                assert nearest < depth * (1 + 6e-3), (data, place)
 
 
 def test_things_in_one_another_are_hidden_by_depth_and_their_crossing_is_not_drawn():

@@ -13,7 +13,18 @@ from orthopsis.exercise.records import steps_record, steps_text
 from orthopsis.exercise.resolve import steps
 from orthopsis.exercise.state import lines_after
 from tests.agreement import outlines
-from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, example, random_document, scene_of
+from tests.documents import (
+    EXAMPLES,
+    ONE_POINT,
+    THREE_POINT,
+    TWO_POINT,
+    example,
+    random_document,
+    scene_of,
+)
+from tests.letters import STAIR, STREET, random_words
+
+EXAMPLES_BY_NAME = sorted(path.stem for path in EXAMPLES.glob("*.json"))
 
 
 def titles(scene):
@@ -102,7 +113,8 @@ def test_left_of_the_point_the_right_side_shows_and_right_of_it_the_left():
 def test_nothing_comes_from_nowhere():
     """Each move uses only marks and lines made before it."""
     random_ones = (random_document(seed, round_share=0.4) for seed in range(60))
-    for data in (ONE_POINT, TWO_POINT, THREE_POINT, *random_ones):
+    words = (random_words(seed) for seed in range(40))
+    for data in (ONE_POINT, TWO_POINT, THREE_POINT, STAIR, STREET, *random_ones, *words):
         try:
             made_steps = steps(scene_of(data))
         except Exception as refusal:
@@ -119,7 +131,10 @@ def test_nothing_comes_from_nowhere():
 
 
 def test_darkened_and_erased_lines_are_named_by_position_and_all_are_named():
-    for scene in (scene_of(ONE_POINT), scene_of(TWO_POINT), example("bell-corner")):
+    for scene in (
+        scene_of(ONE_POINT), scene_of(TWO_POINT), example("bell-corner"), example("fern"),
+        example("pots-on-the-wall"), example("moss-seen-from-below"),
+    ):  # fmt: skip
         made = steps(scene)
         strokes = [drawn for step in made for drawn in step.strokes]
         darkened = [k for step in made for k in step.darkens]
@@ -208,7 +223,7 @@ def test_words_follow_units_line_and_spelling():
 
 
 def test_every_step_says_what_to_do_how_to_check_it_and_how_long_it_takes():
-    for name in ("seed-crates", "bell-corner"):
+    for name in EXAMPLES_BY_NAME:
         for step in steps(example(name)):
             assert len(step.instruction) > 20
             assert step.check.endswith(".")
@@ -217,11 +232,14 @@ def test_every_step_says_what_to_do_how_to_check_it_and_how_long_it_takes():
 
 
 def test_names_in_the_instruction_are_marks_that_exist():
-    known = set()
-    for step in steps(example("seed-crates")):
-        known |= {mark.name for mark in step.marks}
-        for name in re.findall(r"\b[A-HJ-NP-Z]\d?\b", step.instruction + step.check):
-            assert name in known, (step.title, name)
+    for example_name in ("seed-crates", "fern", "pots-on-the-wall", "moss-seen-from-below"):
+        known = set()
+        for step in steps(example(example_name)):
+            known |= {mark.name for mark in step.marks}
+            # A sentence may begin with the article, and a letter is called by its own name.
+            words = re.sub(r"\bA (?=[a-z])|[Ll]etter [A-Z]\b", "", step.instruction + step.check)
+            for name in re.findall(r"\b[A-HJ-NP-Z]\d?\b", words):
+                assert name in known, (step.title, name)
 
 
 def test_far_points_are_measured_from_the_edge_on_a_strip():

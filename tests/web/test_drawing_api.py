@@ -9,8 +9,10 @@ import pytest
 
 from orthopsis.exercise.records import drawing_record, steps_record
 from orthopsis.exercise.resolve import picture, steps
+from orthopsis.exercise.tone import planes
 from orthopsis.web.app import create_app
 from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
+from tests.letters import ONE, STAIR, STREET, THREE, TWO
 
 
 def bare(answer):
@@ -158,3 +160,30 @@ def test_names_of_operations_are_given_once():
         for operation in ways.values()
     ]
     assert len(names) == len(set(names))
+
+
+@pytest.mark.parametrize("data", [ONE, TWO, THREE, STAIR, STREET])
+def test_letters_and_shapes_come_with_their_parts_tried_lines_and_planes(client, data):
+    toned = {**data, "tone": {"light": "right"}}
+    answer = client.post("/api/picture", json=toned).json()
+    scene = scene_of(toned)
+    assert bare(answer["drawing"]["strokes"]) == json.loads(
+        json.dumps(drawing_record(scene, picture(scene))["strokes"])
+    )
+    assert len(answer["planes"]) == len(planes(scene))
+    for plane, found in zip(answer["planes"], planes(scene), strict=True):
+        assert (plane["piece"], plane["value"]) == (found.piece, found.value)
+        assert plane["colour"].startswith("#")
+    made = client.post("/api/steps", json=data).json()["steps"]
+    assert any(step["tried"] for step in made)
+    grips = {grip["field"] for grip in answer["grips"]}
+    assert grips <= {"depth", "length", "thickness", "street", "edge"}
+    assert grips
+
+
+def test_a_small_letter_is_refused_with_the_capitals_to_write(client):
+    piece = {**ONE["pieces"][0], "text": "Fern"}
+    answer = client.post("/api/picture", json={**ONE, "pieces": [piece]})
+    assert answer.status_code == 422
+    assert "write 'FERN'" in answer.json()["detail"]
+    assert answer.json()["field"] == "pieces[0].text"

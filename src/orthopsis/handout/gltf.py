@@ -45,7 +45,8 @@ def to_gltf(scene: Scene) -> str:
         for thing in piece.solids(stage):
             corners, faces = _faces(thing)
             points = np.array([_metres(corner, stage.view) for corner in corners])
-            triangles = np.concatenate([_triangles(points, face) for face in faces])
+            whole = [part for face in faces for part in _in_one_piece(points, face)]
+            triangles = np.concatenate([_triangles(points, part) for part in whole])
             builder.add(piece.id, points @ _upright(stage.view).T, triangles)
     return json.dumps(builder.document(scene.exercise.title))
 
@@ -124,12 +125,27 @@ def _direction(at: Any, view: View) -> Vector:
     return x - px, py - y, -view.eye.distance_mm
 
 
+def _in_one_piece(points: Points, loops: list[Sequence[int]]) -> list[list[Sequence[int]]]:
+    """A face by its pieces, each with its own holes: the dot of a question mark is one."""
+    if len(loops) == 1:
+        return [loops]
+    first = _area_vector(points, loops[0])
+    outlines = [loop for loop in loops if _area_vector(points, loop) @ first > 0.0]
+    holes = [loop for loop in loops if _area_vector(points, loop) @ first <= 0.0]
+    # Letters with holes are in one piece, and those in several have none.
+    return [[outlines[0], *holes], *([outline] for outline in outlines[1:])]
+
+
+def _area_vector(points: Points, loop: Sequence[int]) -> Points:
+    ring = points[np.array(loop)] - points[loop[0]]
+    return np.asarray(np.cross(ring[1:-1], ring[2:]).sum(axis=0))
+
+
 def _triangles(points: Points, loops: list[Sequence[int]]) -> Triangles:
     """A plane face with holes in triangles, in its own plane."""
     numbers = np.array([k for loop in loops for k in loop])
     places = points[numbers]
-    ring = points[np.array(loops[0])] - points[loops[0][0]]
-    normal = np.cross(ring[1:-1], ring[2:]).sum(axis=0)
+    normal = _area_vector(points, loops[0])
     normal /= np.linalg.norm(normal)
     across = places[1] - places[0]
     across /= np.linalg.norm(across)

@@ -1,0 +1,142 @@
+"""Bent solids: curves of space against fine polygons, and lines of sight through them."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import picture, resolve, solids
+from orthopsis.perspective.segments import length
+from orthopsis.perspective.stroke import Role
+from orthopsis.perspective.tolerance import Tolerance
+from orthopsis.perspective.vector import cross, dot, plus, size, times
+from orthopsis.perspective.view import on_paper
+from orthopsis.picture.bent import QUARTER, Bent
+from orthopsis.picture.drawing import draw
+from orthopsis.picture.hidden import Sight
+from orthopsis.picture.solid import prism
+from tests.documents import scene_of
+from tests.letters import ONE, THREE, TWO, in_nine_places
+
+CHORDS = 60
+
+
+def curved(base, text="S", **more):
+    piece = {**base["pieces"][0], "text": text, "form": "curved", **more}
+    return scene_of({**base, "pieces": [piece]})
+
+
+def the_bent(scene):
+    (bent,) = solids(scene)
+    assert isinstance(bent, Bent)
+    return bent
+
+
+def as_polygon(bent):
+    """The same solid with each curve as many sides."""
+    loops = []
+    for i, loop in enumerate(bent.area.loops):
+        loops.append([])
+        for k, corner in enumerate(loop):
+            loops[i].append(bent.place(corner))
+            arc = bent.area.bends.get((i, k))
+            if arc is not None:
+                way = (arc.stop - arc.start) / CHORDS
+                loops[i] += [
+                    bent.place(arc.ellipse.point(arc.start + way * n)) for n in range(1, CHORDS)
+                ]
+    families = [["side"] * len(loop) for loop in loops]
+    return prism(bent.piece, loops, families, bent.sweep, "sweep")
+
+
+def seen_length(strokes, families=None):
+    return sum(
+        length(s.segment)
+        for s in strokes
+        if s.role is Role.OUTLINE and (families is None or s.family in families)
+    )
+
+
+@pytest.mark.parametrize("system", ["one", "two", "three"])
+@pytest.mark.parametrize("character", ["O", "S", "G", "8", "2"])
+def test_what_is_seen_of_curves_is_what_is_seen_of_many_short_sides(character, system):
+    for data in list(in_nine_places(character, "measured", system, "curved"))[::2]:
+        scene = resolve(from_data(data))
+        bent = the_bent(scene)
+        drawn = picture(scene)
+        polygon = as_polygon(bent)
+        fine = draw(scene.sheet, Sight([polygon]))
+        ours = seen_length(drawn) - seen_length(drawn, {bent.sweep_family})
+        theirs = seen_length(fine, {"side"})
+        # Without the lines along the sweep, of which a polygon has one at each of its corners.
+        assert ours == pytest.approx(theirs, rel=0.004, abs=0.3)
+
+
+@pytest.mark.parametrize("base", [ONE, TWO, THREE])
+def test_its_own_coordinates_lead_there_and_back(base):
+    bent = the_bent(curved(base))
+    for corner in bent.corners:
+        for end in (0.0, 0.5, 1.0):
+            x, y, s = bent.own(bent.place(corner, end))
+            assert (x, y, s) == pytest.approx((*corner, end), abs=1e-9)
+    assert bent.end_shows(0)
+    assert not bent.end_shows(1)
+    assert 0 < bent.least_depth <= min(bent.place(c)[2] for c in bent.corners) + 1e-9
+
+
+@pytest.mark.parametrize("base", [ONE, TWO, THREE])
+def test_a_quarter_keeps_to_its_cylinder(base):
+    bent = the_bent(curved(base))
+    for number, bend in bent.bends.items():
+        side = bent.sides[number]
+        for angle, corner in ((0.0, side.start), (QUARTER, side.end)):
+            assert bend.rim(0, angle) == pytest.approx(bent.place(bent.corners[corner]))
+        for k in range(7):
+            x, y, s = bent.own(bend.rim(0, QUARTER * k / 6))
+            assert s == pytest.approx(0, abs=1e-7)
+            assert bent.area.on_border((x, y), Tolerance(paper_mm=1e-5))
+
+
+@pytest.mark.parametrize("base", [ONE, TWO, THREE])
+def test_a_line_of_the_outline_stands_where_a_line_of_sight_touches_the_curve(base):
+    bent = the_bent(curved(base, "O"))
+    touching = [(number, angle) for number in bent.bends for angle in bent.touches(number)]
+    assert len(touching) == 4, "two of the outline, two of the hole"
+    for number, angle in touching:
+        bend = bent.bends[number]
+        along = plus(times(bend.a, -math.sin(angle)), times(bend.b, math.cos(angle)))
+        normal = cross(along, bend.sweep)
+        place = bend.rim(0, angle)
+        assert abs(dot(normal, place)) / size(normal) / size(place) < 1e-9
+
+
+def test_lines_of_sight_run_through_what_covers_them():
+    bent = the_bent(curved(ONE, "O"))
+    middle = [sum(c[k] for c in bent.corners[:4]) / 4 for k in (0, 1)]
+    hole = bent.place((middle[0], middle[1]))
+    assert not bent.stretches_before(hole, whole=False), "the hole is open"
+    stroke = bent.place((47.5, middle[1]), 0.5)
+    assert bent.stretches_before(stroke, whole=False)
+    before = bent.place((47.5, middle[1]), -0.1)
+    assert not bent.stretches_before(before, whole=False)
+    assert bent.stretches_before(before, whole=True), "the solid lies beyond it"
+
+
+def test_a_transparent_letter_shows_every_curve_twice():
+    scene = curved(TWO, "O", transparent=True)
+    curves = {s.curve for s in picture(scene) if s.curve is not None and s.role is Role.OUTLINE}
+    assert len(curves) == 2 * len(the_bent(scene).bends)
+
+
+def test_curves_are_drawn_to_a_fiftieth_of_a_millimetre():
+    scene = curved(ONE, "O")
+    bent = the_bent(scene)
+    fine = [on_paper(rim.place(QUARTER * k / 2000)) for _, rim in bent.rims() for k in range(2001)]
+    for stroke in picture(scene):
+        if stroke.curve is None:
+            continue
+        middle = tuple((a + b) / 2 for a, b in zip(*stroke.segment, strict=True))
+        nearest = min(math.dist(middle, place) for place in fine)
+        assert nearest < 0.03
