@@ -6,7 +6,8 @@ import copy
 import math
 import random
 import time
-from typing import Any
+from collections.abc import Callable
+from typing import Any, TypeVar
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.advice import advice, facts, message, remedy
@@ -16,6 +17,8 @@ from orthopsis.exercise.resolve import eye_level_behind, picture, resolve, steps
 from orthopsis.exercise.tone import planes
 from tests.documents import Data, random_document
 from tests.letters import random_words
+
+T = TypeVar("T")
 
 ODD: list[Any] = [
     0, -1, 1, 1e-9, -1e-9, 1e6, -1e6, 1e9, 1e308, 0.5, 100, 210, 1.0000001, float("nan"),
@@ -75,30 +78,37 @@ def _places(data: Any) -> Any:
 
 
 def outcome(data: Data) -> str:
-    """Draw a document in every way; "answer" or "refusal", within a second of processor time.
+    """Draw a document in every way; "answer" or "refusal", each within a second of processor time.
 
     A machine that is busy with others may stall once; it is asked again. Raises AssertionError.
     """
     for _ in range(3):
-        began = time.process_time()
-        found = _outcome(data)
-        if time.process_time() - began < 1.0:
+        slowest: list[float] = [0.0]
+        found = _outcome(data, slowest)
+        if slowest[0] < 1.0:
             return found
-    raise AssertionError("no answer within a second")
+    raise AssertionError(f"no answer within a second, but in {slowest[0]:.1f}")
 
 
-def _outcome(data: Data) -> str:
+def _outcome(data: Data, slowest: list[float]) -> str:
+    def timed(answer: Callable[[], T]) -> T:
+        began = time.process_time()
+        try:
+            return answer()
+        finally:
+            slowest[0] = max(slowest[0], time.process_time() - began)
+
     try:
-        scene = resolve(from_data(data))
-        strokes = picture(scene)
-        for one in advice(scene, strokes, 99):
+        scene = timed(lambda: resolve(from_data(data)))
+        strokes = timed(lambda: picture(scene))
+        for one in timed(lambda: advice(scene, strokes, 99)):
             assert message(one, scene.wording) and isinstance(remedy(one, scene.wording), str)
             assert math.isfinite(one.number), one.code
-        facts(scene, strokes)
+        timed(lambda: facts(scene, strokes))
         eye_level_behind(scene)
-        assert all(0 <= plane.value <= 3 for plane in planes(scene))
-        made = steps(scene)
-        steps_record(made)
+        assert all(0 <= plane.value <= 3 for plane in timed(lambda: planes(scene)))
+        made = timed(lambda: steps(scene))
+        timed(lambda: steps_record(made))
         drawn = [d.stroke for step in made for d in step.strokes]
         for stroke in [*strokes, *drawn]:
             assert all(math.isfinite(v) for end in stroke.segment for v in end), stroke

@@ -180,7 +180,7 @@ def test_random_words_agree(first):
             continue
         compared += 1
         assert difference(drawn, built) == ([], []), json.dumps(data)
-    assert compared > 18
+    assert compared > 14
 
 
 @pytest.mark.parametrize("cut", [{"along_mm": 30}, {"true_mm": 40}, {"x_mm": 330}])

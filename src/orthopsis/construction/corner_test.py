@@ -129,9 +129,10 @@ def _angles_on(arc: EllipseArc, start: XY, end: XY) -> list[float]:
 def _on_arc(arc: EllipseArc, vp: Point, place: XY) -> XY | None:
     """Where the line from the vanishing point through a place meets an arc."""
     angles = arc.ellipse.angles_on_line(join(vp, Point(*place)))
+    on = [angle for angle in angles if arc.spans(angle, 1e-7)] or angles
     middle = (arc.start + arc.stop) / 2
-    # Of the two, the one on the arc: it lies nearest to the arc's middle.
-    best = min(angles, key=lambda a: abs((a - middle + TURN / 2) % TURN - TURN / 2), default=None)
+    # Where the line all but touches the curve, both lie on it: the one further from its end.
+    best = min(on, key=lambda a: abs((a - middle + TURN / 2) % TURN - TURN / 2), default=None)
     return None if best is None else arc.ellipse.point(best)
 
 

@@ -143,7 +143,7 @@ def _polynomial_roots(coefficients: list[complex]) -> list[complex]:
             roots[i] = root - step
             moved = max(moved, abs(step))
         # Close enough to be polished; the last digits never come to rest.
-        if moved < 1e-11 * reach:
+        if moved < 1e-12:
             break
     return roots
 
