@@ -6,6 +6,7 @@ import base64
 import io
 import json
 import math
+from collections import Counter
 
 import ezdxf
 import numpy as np
@@ -19,7 +20,9 @@ from orthopsis.handout.figure import picture_figure
 from orthopsis.handout.gltf import to_gltf
 from orthopsis.handout.pages import figure_pdf
 from orthopsis.handout.svg import to_svg
+from orthopsis.pieces.alphabet import letter, width_mm
 from tests.documents import EXAMPLES, ONE_POINT, THREE_POINT, TWO_POINT, example, scene_of
+from tests.letters import ONE
 
 NAMES = sorted(path.stem for path in EXAMPLES.glob("*.json"))
 
@@ -139,3 +142,46 @@ def test_solids_that_no_eye_sees_at_right_angles_have_no_gltf():
     with pytest.raises(ExerciseError, match="not acute"):
         to_gltf(scene_of(THREE_POINT, view__third_vp_mm=[220, 200], pieces__0__edge__length_mm=30))
     assert "meshes" not in json.loads(to_gltf(scene_of(ONE_POINT, pieces=[])))
+
+
+def area_mm2(character, form):
+    """The area of a measured letter, 60 mm high, from its corners and its quarters of ellipses."""
+    profile, wide = letter(character, "measured", form), width_mm(character, "measured")
+    area = profile.area(wide, 60.0)
+    total = 0.0
+    for i, loop in enumerate(area.loops):
+        for k, (x0, y0) in enumerate(loop):
+            x1, y1 = loop[(k + 1) % len(loop)]
+            total += (x0 * y1 - y0 * x1) / 2
+            arc = area.bends.get((i, k))
+            if arc is not None:
+                # Between a quarter and its chord lies (π/4 − ½) of the rectangle around it.
+                x, y = (s * n for s, n in zip((wide, 60.0), profile.place(profile.bends[i, k]),
+                                              strict=True))  # fmt: skip
+                turned = (x1 - x0) * (y - y0) - (y1 - y0) * (x - x0)
+                size = abs(turned)
+                total += math.copysign((math.pi / 4 - 0.5) * size, -turned)
+    return total
+
+
+@pytest.mark.parametrize("form", ["block", "curved"])
+@pytest.mark.parametrize("character", ["H", "A", "O", "B", "?", "&", "S", "8"])
+def test_a_letter_in_gltf_has_the_volume_of_its_outline_times_its_depth(character, form):
+    piece = {**ONE["pieces"][0], "text": character, "form": form, "depth": {"true_mm": 40}}
+    scene = scene_of({**ONE, "pieces": [piece]})
+    ((name, triangles),) = meshes(scene)
+    assert name == "word:1"
+    expected = area_mm2(character, form) * 40 / 1e9
+    assert volume(triangles) == pytest.approx(expected, rel=2e-3)
+    # Every edge is shared by two triangles: the surface is closed.
+    edges = Counter()
+    for corners in np.round(triangles, 6):
+        places = [tuple(p) for p in corners]
+        for a, b in ((0, 1), (1, 2), (2, 0)):
+            edges[frozenset((places[a], places[b]))] += 1
+    assert set(edges.values()) <= {2, 4}
+
+
+def test_each_letter_of_a_word_is_a_mesh_of_its_own():
+    found = [name for name, _ in meshes(example("pots-on-the-wall"))]
+    assert found == ["pots:1", "pots:2", "pots:3", "pots:4"]
