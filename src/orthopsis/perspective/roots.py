@@ -91,6 +91,19 @@ def in_quarter(quantity: Quantity, degree: int) -> list[float]:
     return [angle for angle in around_circle(quantity, 2) if angle <= QUARTER_TURN]
 
 
+def wave_in_quarter(level: float, cosine: float, sine: float) -> list[float]:
+    """Where level + cosine · cos θ + sine · sin θ vanishes, of the angles from 0 to π/2.
+
+    >>> [round(math.degrees(angle)) for angle in wave_in_quarter(-0.5, 1.0, 0.0)]
+    [60]
+    """
+    if min(cosine, 0.0) + min(sine, 0.0) > -level or max(cosine, 0.0) + max(sine, 0.0) < -level:
+        # Cosine and sine are never more than 1 and never less than 0 here.
+        return []
+    found = _one_wave(level, complex(cosine, -sine))
+    return [angle for angle in found if angle <= QUARTER_TURN]
+
+
 QUARTER_TURN = math.pi / 2
 HALF_ANGLE = 2.0 * math.atan(0.5)
 FIFTHS = (0.0, 0.25, 0.5, 0.75, 1.0)

@@ -9,19 +9,15 @@ a cylinder, and its rims are quarters of the cylinder's.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
-from itertools import pairwise
 from typing import NamedTuple
 
 from orthopsis.perspective.area import Area
-from orthopsis.perspective.roots import in_quarter
-from orthopsis.perspective.segments import XY, Box, box_of, boxes_touch
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
-from orthopsis.perspective.view import on_paper
-from orthopsis.picture.curves import Arc, Cover, Rim, Wall, plane_through
-from orthopsis.picture.curves import Side as SideOf
+from orthopsis.picture.curves import Rim
 from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.solid import Edge, Shape, Solid
 
@@ -215,15 +211,9 @@ class Bent:
         shape = Shape((), tuple(edges))
         return Solid(self.piece, tuple(places), shape, self.transparent, self.floating, self.group)
 
-    @cached_property
-    def cover(self) -> BentCover:
-        """What it hides of other things."""
-        return BentCover(self)
-
-    @cached_property
-    def own_cover(self) -> BentCover:
-        """What it hides of itself."""
-        return BentCover(self, own=True)
+    def may_show(self, line: int) -> bool:
+        """Whether one of its straight lines borders something that turns to the eye."""
+        return self.transparent or self.lines[line][-1]
 
     def rims(self) -> Iterator[tuple[int, Rim]]:
         """The curved lines: each bend's number with its rim at either end."""
@@ -262,127 +252,3 @@ class Bent:
         bc, ca, ab = cross(b, c), cross(c, a), cross(a, b)
         det = dot(a, bc)
         return times(bc, 1.0 / det), times(ca, 1.0 / det), times(ab, 1.0 / det)
-
-
-class BentCover:
-    """A bent solid as a cover; `own` when it is asked about its own lines."""
-
-    def __init__(self, bent: Bent, *, own: bool = False) -> None:
-        self.bent, self.own = bent, own
-        places = [on_paper(bent.place(c, end)) for c in bent.corners for end in (0.0, 1.0)]
-        for _, rim in bent.rims():
-            places.append(_corner_of(rim))
-        self.box = box_of(places, 1.0)
-
-    def walls_near(self, box: Box) -> list[Wall]:
-        """The walls that a path within a box can cross."""
-        return [wall for there, wall in self._walls if boxes_touch(there, box)]
-
-    @cached_property
-    def _walls(self) -> list[tuple[Box, Wall]]:
-        """Planes of the eye through its lines, cones through its curves, and its own surface."""
-        bent, eye = self.bent, (0.0, 0.0, 0.0)
-        found: list[tuple[Box, Wall]] = []
-        for a, end_a, b, end_b, _, _ in bent.lines:
-            ends = bent.place(a, end_a), bent.place(b, end_b)
-            box = box_of([on_paper(end) for end in ends])
-            found.append((box, Wall(plane_through(eye, *ends), 1)))
-        for _, rim in bent.rims():
-            found.append((_box_of(rim), Wall(_cone(rim), 2)))
-        if self.own:
-            return found
-        for end in (0.0, 1.0):
-            found.append((self.box, Wall(_level(bent, end), 1)))
-        for number, side in enumerate(bent.sides):
-            if number in bent.bends:
-                found.append((self.box, Wall(_surface(bent.bends[number]), 2)))
-            else:
-                a, b = bent.corners[side.start], bent.corners[side.end]
-                plane = plane_through(bent.place(a), bent.place(b), bent.place(a, 1.0))
-                found.append((self.box, Wall(plane, 1)))
-        return found
-
-    def hides(self, place: Vector, whole: bool) -> bool:
-        return self.bent.stretches_before(place, whole)
-
-
-def _corner_of(rim: Rim) -> XY:
-    """The corner that a curve turns around, on paper."""
-    bend = rim.cylinder
-    outer = plus(bend.centre, plus(bend.a, bend.b))
-    return on_paper(plus(outer, times(bend.sweep, float(rim.end))))
-
-
-def _box_of(rim: Rim) -> Box:
-    """A curve stays between its ends and its corner."""
-    ends = (on_paper(rim.place(angle)) for angle in (0.0, QUARTER))
-    return box_of([*ends, _corner_of(rim)], 1e-3)
-
-
-def _level(bent: Bent, end: float) -> SideOf:
-    return lambda place: bent.own(place)[2] - end
-
-
-def _cone(rim: Rim) -> SideOf:
-    own, eye, end = rim.cylinder.own, rim.cylinder.eye, float(rim.end)
-
-    def side(place: Vector) -> float:
-        u, v, s = own(place)
-        rise, up = s - eye[2], end - eye[2]
-        x, y = eye[0] * rise + (u - eye[0]) * up, eye[1] * rise + (v - eye[1]) * up
-        return x * x + y * y - rise * rise
-
-    return side
-
-
-def _surface(cylinder: Cylinder) -> SideOf:
-    def side(place: Vector) -> float:
-        u, v, _ = cylinder.own(place)
-        return u * u + v * v - 1.0
-
-    return side
-
-
-def _roots(rim: Rim, wall: Wall) -> list[float]:
-    """Where a curved line crosses a wall."""
-    bend, end, side = rim.cylinder, float(rim.end), wall.side
-    cx, cy, cw = plus(bend.centre, times(bend.sweep, end))
-    (ax, ay, aw), (bx, by, bw) = bend.a, bend.b
-
-    def value(angle: float) -> float:
-        c, s = math.cos(angle), math.sin(angle)
-        return side((cx + c * ax + s * bx, cy + c * ay + s * by, cw + c * aw + s * bw))
-
-    return in_quarter(value, wall.degree)
-
-
-def arcs_of_bend(
-    bent: Bent,
-    number: int,
-    rim: Rim,
-    covers: Sequence[tuple[Cover, bool]],
-    limits: Sequence[Wall] = (),
-) -> list[Arc]:
-    """One curved line cut into arcs that are seen or hidden."""
-    box = _box_of(rim)
-    cuts = {0.0, QUARTER, *bent.touches(number)}
-    for wall in limits:
-        cuts.update(_roots(rim, wall))
-    for cover, _ in covers:
-        for wall in cover.walls_near(box):
-            cuts.update(_roots(rim, wall))
-    arcs: list[Arc] = []
-    for t0, t1 in pairwise(sorted(t for t in cuts if 0.0 <= t <= QUARTER)):
-        if t1 - t0 < 1e-6:
-            continue
-        middle = (t0 + t1) / 2
-        place = rim.place(middle)
-        if any(wall.side(place) < 0.0 for wall in limits):
-            continue
-        shows = bent.transparent or bent.end_shows(rim.end) or bent.bend_shows(number, middle)
-        shows = shows and not any(cover.hides(place, whole) for cover, whole in covers)
-        if arcs and arcs[-1].seen == shows and t0 - arcs[-1].end < 1e-6:
-            arcs[-1] = Arc(arcs[-1].start, t1, shows)
-        else:
-            arcs.append(Arc(t0, t1, shows))
-    return arcs

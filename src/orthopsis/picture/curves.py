@@ -31,10 +31,14 @@ Side = Callable[[Vector], float]
 
 
 class Wall(NamedTuple):
-    """A surface of the shadow: `side` vanishes on it, a polynomial of `degree` in the place."""
+    """A surface of the shadow: `side` vanishes on it, a polynomial of `degree` in the place.
+
+    Of a plane through the eye, `normal` is all that is needed.
+    """
 
     side: Side
     degree: int
+    normal: Vector | None = None
 
 
 class Cover(Protocol):
@@ -44,8 +48,10 @@ class Cover(Protocol):
     def box(self) -> Box:
         """Left, top, right, bottom on paper."""
 
-    def walls_near(self, box: Box) -> list[Wall]:
-        """Where hiding may begin or end for what lies within a box of the sheet."""
+    def walls_near(self, box: Box, around: Sequence[Vector]) -> list[Wall]:
+        """Where hiding may begin or end for what lies within a box of the sheet, and in space
+        between the places `around` it.
+        """
 
     def hides(self, place: Vector, whole: bool) -> bool:
         """Whether it hides a place, or, `whole`, all that is seen in its direction."""
@@ -60,15 +66,12 @@ class RoundCover:
             [on_paper(cylinder.rim(end, TURN * k / 64)) for end in (0, 1) for k in range(64)], 1.0
         )
 
-    def walls_near(self, box: Box) -> list[Wall]:
+    def walls_near(self, box: Box, around: Sequence[Vector]) -> list[Wall]:
         """Planes along the outline, cones through the rims, and its own surface."""
-        del box
+        del box, around
         own, eye = self.cylinder.own, self.cylinder.eye
         rim = self.cylinder.rim
-        walls = [
-            Wall(plane_through((0.0, 0.0, 0.0), rim(0, angle), rim(1, angle)), 1)
-            for angle in self.cylinder.outline_angles
-        ]
+        walls = [eye_plane(rim(0, angle), rim(1, angle)) for angle in self.cylinder.outline_angles]
         for end in (0.0, 1.0):
 
             def cone(place: Vector, end: float = end) -> float:
@@ -103,12 +106,11 @@ class FlatCover:
         self.tolerance = tolerance
         self.box = box_of(self.paper[0])
 
-    def walls_near(self, box: Box) -> list[Wall]:
+    def walls_near(self, box: Box, around: Sequence[Vector]) -> list[Wall]:
         """Planes of the eye through its sides, and its own plane."""
-        del box
-        eye = (0.0, 0.0, 0.0)
+        del box, around
         sides = [side for loop in self.loops for side in pairwise((*loop, loop[0]))]
-        walls = [Wall(plane_through(eye, a, b), 1) for a, b in sides]
+        walls = [eye_plane(a, b) for a, b in sides]
         corner, normal = self.loops[0][0], self.normal
         return [*walls, Wall(lambda place: dot(normal, minus(place, corner)), 1)]
 
@@ -145,6 +147,9 @@ class Straight(NamedTuple):
         return plus(times(self.start, 1.0 - t), times(self.end, t))
 
     def roots(self, wall: Wall) -> list[float]:
+        if wall.normal is not None:
+            start, end = dot(wall.normal, self.start), dot(wall.normal, self.end)
+            return [start / (start - end)] if start != end else []
         return along_line(lambda t: wall.side(self.place(t)), wall.degree)
 
     def on_paper(self, t: float) -> float:
@@ -167,9 +172,9 @@ def hidden_of_edge(edge: Straight, covers: Sequence[tuple[Cover, bool]]) -> list
     Each cover comes with whether it hides whole, whatever the depth.
     """
     found: list[Portion] = []
-    box = box_of([on_paper(edge.start), on_paper(edge.end)])
+    box, around = box_of([on_paper(edge.start), on_paper(edge.end)]), (edge.start, edge.end)
     for cover, whole in covers:
-        walls = cover.walls_near(box)
+        walls = cover.walls_near(box, around)
         cuts = sorted({0.0, 1.0, *(t for wall in walls for t in edge.roots(wall))})
         for t0, t1 in pairwise(t for t in cuts if 0.0 <= t <= 1.0):
             if t1 - t0 > 1e-12 and cover.hides(edge.place((t0 + t1) / 2), whole):
@@ -193,8 +198,9 @@ def arcs_of_rim(
     as the sheet's edges, nothing is drawn.
     """
     cuts = list(rim.cylinder.outline_angles)
-    box = box_of([on_paper(rim.place(TURN * k / 64)) for k in range(64)], 1.0)
-    cuts += [t for cover, _ in covers for wall in cover.walls_near(box) for t in rim.roots(wall)]
+    places = [rim.place(TURN * k / 64) for k in range(64)]
+    walls = (w for cover, _ in covers for w in cover.walls_near(_box_around(places), places))
+    cuts += [t for wall in walls for t in rim.roots(wall)]
     cuts += [t for wall in limits for t in rim.roots(wall)]
     for other in same:
         # The other rim's own cuts, by their places.
@@ -225,10 +231,21 @@ def arcs_of_rim(
     return arcs
 
 
+def _box_around(places: Sequence[Vector]) -> Box:
+    return box_of([on_paper(place) for place in places], 1.0)
+
+
 def rim_angle(rim: Rim, place: Vector) -> float:
     """The angle of a place on a rim."""
     u, v, _ = rim.cylinder.own(place)
     return math.atan2(v, u) % TURN
+
+
+def eye_plane(a: Vector, b: Vector) -> Wall:
+    """The plane of the eye through two places."""
+    normal = cross(a, b)
+    normal = times(normal, 1.0 / (size(normal) or 1.0))
+    return Wall(lambda place: dot(normal, place), 1, normal)
 
 
 def plane_through(a: Vector, b: Vector, c: Vector) -> Side:

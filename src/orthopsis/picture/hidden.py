@@ -25,7 +25,8 @@ from orthopsis.perspective.vector import dot
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture import compiled
 from orthopsis.picture import kernel as plain
-from orthopsis.picture.bent import Bent, arcs_of_bend
+from orthopsis.picture.bent import Bent
+from orthopsis.picture.bent_cover import BentCover, arcs_of_bend
 from orthopsis.picture.curves import (
     Cover,
     FlatCover,
@@ -88,6 +89,10 @@ class Sight:
         self._rounds = [i for i, t in enumerate(things) if not isinstance(t, Solid)]
         self._kernel = kernel or compiled.in_use()
         self._lists = self._kernel is plain
+        # What bent solids hide of themselves.
+        self._own_covers = {
+            i: BentCover(t, own=True) for i, t in enumerate(things) if isinstance(t, Bent)
+        }
         for thing in things:
             if _least_depth(thing) <= 0.0:
                 raise BehindTheEye(thing.piece)
@@ -140,8 +145,8 @@ class Sight:
                     yield RimArc(cylinder, end, ellipse, start, start + turn, arc.seen)
 
     def _bent_arcs(self, i: int, bent: Bent, limits: Sequence[Wall]) -> Iterator[RimArc]:
-        own = [] if bent.transparent else [(bent.own_cover, False)]
-        covers = [*self._covers_before(i, bent.cover.box), *own]
+        own = [] if bent.transparent else [(self._own_covers[i], False)]
+        covers = [*self._covers_before(i, self._own_covers[i].box), *own]
         for number, rim in bent.rims():
             ellipse, seen_angle = rim.cylinder.rim_on_paper(rim.end)
             # What is drawn on a face that we see, the solid itself does not hide.
@@ -178,7 +183,7 @@ class Sight:
             elif isinstance(thing, Cylinder):
                 covers.append([RoundCover(thing)])
             elif isinstance(thing, Bent):
-                covers.append([thing.cover])
+                covers.append([BentCover(thing)])
             else:
                 flat = (FlatCover(thing, face, self.tolerance) for face in thing.faces)
                 covers.append([f for f in flat if dot(f.normal, f.loops[0][0]) < 0.0])
@@ -200,16 +205,17 @@ class Sight:
         number = vertex = 0
         for i, solid in enumerate(self.solids):
             thing = self.things[i]
-            own = thing.own_cover if isinstance(thing, Bent) else None
+            own = None
+            if isinstance(thing, Bent) and not thing.transparent:
+                own = self._own_covers[i]
             for k, edge in enumerate(solid.edges):
                 ends = self._places[vertex + edge.start], self._places[vertex + edge.end]
+                if isinstance(thing, Bent) and not thing.may_show(k):
+                    hidden[number] = [(0.0, 1.0)]
                 self._hide_one(hidden, number, i, Straight(*ends))
-                if isinstance(thing, Bent) and own is not None and not thing.transparent:
-                    if not thing.lines[k][-1]:
-                        hidden[number] = [(0.0, 1.0)]
-                    elif hidden[number] != [(0.0, 1.0)]:
-                        more = hidden_of_edge(Straight(*ends), [(own, False)])
-                        hidden[number] = merged([*hidden[number], *more], 1e-9)
+                if own is not None and hidden[number] != [(0.0, 1.0)]:
+                    more = hidden_of_edge(Straight(*ends), [(own, False)])
+                    hidden[number] = merged([*hidden[number], *more], 1e-9)
                 number += 1
             vertex += len(solid.vertices)
         for segment in self.far_lines:
@@ -219,9 +225,11 @@ class Sight:
             number += 1
 
     def _hide_one(self, hidden: list[list[Portion]], number: int, own: int, edge: Straight) -> None:
+        if hidden[number] == [(0.0, 1.0)]:
+            return
         box = box_of([on_paper(edge.start), on_paper(edge.end)])
         covers = [c for c in self._covers_before(own, box) if not isinstance(c[0], FlatCover)]
-        if covers and hidden[number] != [(0.0, 1.0)]:
+        if covers:
             hidden[number] = merged([*hidden[number], *hidden_of_edge(edge, covers)], 1e-9)
 
     # --- numbers for the kernel ---------------------------------------------------------------

@@ -116,7 +116,7 @@ def _block(carving: Carving, x_mm: float, width_mm: float) -> tuple[Mark, Mark, 
         f"edge. Draw a light block: {length(width_mm)} wide, {length(front.height_mm)} high.",
     )
     step.check = "The block is square to the edges of the sheet."
-    street = getattr(owner, "street", None)
+    street = owner.street_place
     if street is not None:
         paper.streets.setdefault(carving.body.group, {})[street.number] = a, d
     return a, b, c, d

@@ -5,23 +5,19 @@ further one where a diagonal through the middle of the last upright leads.
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 from orthopsis.construction.division import Bay, repeat
 from orthopsis.construction.moves import Mark
 from orthopsis.perspective.plane import LEVEL
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.pieces.carve_steps import Carving
-
-if TYPE_CHECKING:
-    from orthopsis.pieces.letters import StreetPlace
+from orthopsis.pieces.carved import StreetPlace
 
 
 def place_in_street(carving: Carving) -> tuple[Mark, Mark, Mark, Mark] | None:
     """The corners of a block that stands behind the first; None for the first of a street, for
     what stands in none, and where the ones before it are not drawn yet.
     """
-    street: StreetPlace | None = getattr(carving.owner, "street", None)
+    street = carving.owner.street_place
     if street is None or street.number == 0:
         return None
     paper, vp, piece, say = carving.paper, carving.vp, carving.piece, carving.say

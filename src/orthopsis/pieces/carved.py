@@ -24,7 +24,8 @@ from orthopsis.perspective.vector import minus, plus, size, times
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint, View
 from orthopsis.picture.bent import Bent
 from orthopsis.picture.solid import Solid, prism
-from orthopsis.pieces.base import Stage
+from orthopsis.pieces.anchor import Front
+from orthopsis.pieces.base import Measures, Stage
 from orthopsis.pieces.block import Block
 from orthopsis.pieces.block_shape import FACES
 from orthopsis.pieces.carved_shape import CarvedBody, bend_on_face, bounds, carved_body, on_face
@@ -46,6 +47,16 @@ FRONT = FaceOf((0, 1, 2, 3), (4, 5, 6, 7))
 SIDES: dict[Run, FaceOf] = {"left": FRONT, "right": FaceOf((1, 5, 6, 2), (0, 4, 7, 3))}
 
 
+class StreetPlace(Measures):
+    """The place of a letter in a street: its number behind the first, and how far from one to the
+    next, from the first one's lower left corner.
+    """
+
+    number: int
+    first: Front
+    step: Cut
+
+
 class Carved(Block):
     """A block with profiles on its face. `run` is the side that is the face in two- and
     three-point; in one-point it is the front. `bands` parts each straight side that shows into
@@ -54,6 +65,11 @@ class Carved(Block):
 
     run: Run | None = None
     bands: Annotated[int, Field(ge=0, le=6)] = 0
+
+    @property
+    def street_place(self) -> StreetPlace | None:
+        """Its place in a street of things that stand one behind the other."""
+        return None
 
     @property
     def halved(self) -> bool:

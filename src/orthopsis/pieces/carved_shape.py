@@ -32,6 +32,10 @@ class Bend(NamedTuple):
 def bend_on_face(
     profile: Profile, side: Ends, near: Sequence[Vector], far: Sequence[Vector], vp: Point
 ) -> Bend:
+    """A curved side of a face, in front and behind, as ellipses through marks of the face.
+
+    Raises ValueError where a curve is not seen as part of an ellipse.
+    """
     turn = profile.place(profile.bend_of[side])
     marks = [profile.place(profile.corners[k]) for k in side]
     start, end, through = marks[0], marks[1], profile.through(side)

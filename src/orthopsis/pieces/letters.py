@@ -32,7 +32,7 @@ from orthopsis.pieces.alphabet import (
 from orthopsis.pieces.anchor import Front, FrontEdge
 from orthopsis.pieces.base import Drawn, Grip, Length, Measures, Millimetres, Piece, Stage
 from orthopsis.pieces.carve import carve
-from orthopsis.pieces.carved import Carved, Run
+from orthopsis.pieces.carved import Carved, Run, StreetPlace
 from orthopsis.pieces.carved_shape import CarvedBody
 from orthopsis.pieces.cut import Cut, check_share
 from orthopsis.pieces.profile import Profile
@@ -67,16 +67,6 @@ class LettersFront(Measures):
     height_mm: Length
 
 
-class StreetPlace(Measures):
-    """The place of a letter in a street: its number behind the first, and how far from one to the
-    next, from the first one's lower left corner.
-    """
-
-    number: int
-    first: Front
-    step: Cut
-
-
 class Word(Carved):
     """The block that a word is carved from."""
 
@@ -91,6 +81,10 @@ class Word(Carved):
     @property
     def halved(self) -> bool:
         return self.alphabet == "quartered"
+
+    @property
+    def street_place(self) -> StreetPlace | None:
+        return self.street
 
     @property
     def true_width(self) -> float:
