@@ -24,6 +24,7 @@ from orthopsis.perspective.segments import (
     merged,
     on_border,
     portions_inside,
+    sides_crossed,
 )
 from orthopsis.perspective.tolerance import EXACT, Tolerance
 
@@ -68,17 +69,7 @@ class Area:
         """Sorted t at which a segment crosses or touches the border, with 0 and 1."""
         if not self.bends:
             return crossings(segment, self.loops)
-        found = {0.0, 1.0, *self._bend_crossings(segment)}
-        (px, py), (qx, qy) = segment
-        dx, dy = qx - px, qy - py
-        for (ax, ay), (bx, by) in self._sides:
-            ex, ey = bx - ax, by - ay
-            det = dx * ey - dy * ex
-            if det != 0.0:
-                t = ((ax - px) * ey - (ay - py) * ex) / det
-                u = ((ax - px) * dy - (ay - py) * dx) / det
-                if 0.0 < t < 1.0 and -1e-9 <= u <= 1.0 + 1e-9:
-                    found.add(t)
+        found = {0.0, 1.0, *sides_crossed(segment, self._sides), *self._bend_crossings(segment)}
         return sorted(found)
 
     def _bend_crossings(self, segment: Segment) -> Iterator[float]:

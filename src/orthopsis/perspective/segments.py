@@ -7,7 +7,7 @@ Both the picture and the construction cut lines with these; neither knows of the
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from itertools import pairwise
 
 from orthopsis.perspective.tolerance import EXACT, Tolerance
@@ -67,21 +67,22 @@ def inside(point: XY, loops: Sequence[Sequence[XY]]) -> bool:
 
 def crossings(segment: Segment, loops: Sequence[Sequence[XY]]) -> list[float]:
     """Sorted t at which the segment crosses or touches the loops' sides, 0 and 1 included."""
+    sides = ((loop[i - 1], loop[i]) for loop in loops for i in range(len(loop)))
+    return sorted({0.0, 1.0, *sides_crossed(segment, sides)})
+
+
+def sides_crossed(segment: Segment, sides: Iterable[Segment]) -> Iterator[float]:
+    """Every t within the segment at which it crosses or touches one of some sides."""
     (px, py), (qx, qy) = segment
     dx, dy = qx - px, qy - py
-    found = {0.0, 1.0}
-    for loop in loops:
-        ax, ay = loop[-1]
-        for bx, by in loop:
-            ex, ey = bx - ax, by - ay
-            det = dx * ey - dy * ex
-            if det != 0.0:
-                t = ((ax - px) * ey - (ay - py) * ex) / det
-                u = ((ax - px) * dy - (ay - py) * dx) / det
-                if 0.0 < t < 1.0 and -1e-9 <= u <= 1.0 + 1e-9:
-                    found.add(t)
-            ax, ay = bx, by
-    return sorted(found)
+    for (ax, ay), (bx, by) in sides:
+        ex, ey = bx - ax, by - ay
+        det = dx * ey - dy * ex
+        if det != 0.0:
+            t = ((ax - px) * ey - (ay - py) * ex) / det
+            u = ((ax - px) * dy - (ay - py) * dx) / det
+            if 0.0 < t < 1.0 and -1e-9 <= u <= 1.0 + 1e-9:
+                yield t
 
 
 def portions_inside(
