@@ -159,9 +159,11 @@ def test_every_letter_agrees_with_the_point_in_nine_places(first, alphabet, syst
 
 @pytest.mark.parametrize("system", ["one", "two", "three"])
 @pytest.mark.parametrize("character", ROUND_LETTERS)
-def test_every_curved_letter_agrees_with_the_point_in_nine_places(character, system):
-    alphabet = ALPHABETS[(ROUND_LETTERS.index(character) + len(system)) % 2]
-    for data in in_nine_places(character, alphabet, system, "curved"):
+def test_every_curved_letter_agrees_with_the_point_in_many_places(character, system):
+    number = ROUND_LETTERS.index(character)
+    alphabet = ALPHABETS[(number + len(system)) % 2]
+    # Three of the nine for each letter and system, so that together they meet all of them often.
+    for data in list(in_nine_places(character, alphabet, system, "curved"))[number % 3 :: 3]:
         scene = agree(data)
         bends = len(letter(character, alphabet, "curved").bends)
         assert len(curves(outlines(scene))) >= bends
