@@ -11,8 +11,8 @@ import pytest
 from orthopsis.perspective.area import Area, quarter_between
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point, distance_point_line, join
-from orthopsis.perspective.roots import around_circle, in_quarter
-from orthopsis.perspective.segments import at, portions_inside, sides_cross
+from orthopsis.perspective.roots import around_circle, in_quarter, wave_in_quarter
+from orthopsis.perspective.segments import at, portions_inside, sides_cross, sides_crossed
 from orthopsis.perspective.tolerance import EXACT
 
 SQUARE = ((0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0))
@@ -159,3 +159,25 @@ def test_places_along_a_segment_alternate_in_and_out():
     cuts = area.crossings(segment)
     inside = [area.inside(at(segment, (a + b) / 2)) for a, b in pairwise(cuts)]
     assert inside == [False, True, False, True, False]
+
+
+def test_a_wave_vanishes_in_a_quarter_where_it_does_on_the_circle():
+    rng = random.Random(11)
+    found = 0
+    for _ in range(300):
+        level, cosine, sine = (rng.uniform(-1, 1) for _ in "abc")
+
+        def value(angle, terms=(level, cosine, sine)):
+            return terms[0] + terms[1] * math.cos(angle) + terms[2] * math.sin(angle)
+
+        roots = [a for a in wave_in_quarter(level, cosine, sine) if 1e-9 < a < math.pi / 2 - 1e-9]
+        whole = [a for a in around_circle(value, 1) if 1e-9 < a < math.pi / 2 - 1e-9]
+        assert roots == pytest.approx(whole, abs=1e-9)
+        found += len(roots)
+    assert found > 60
+
+
+def test_a_side_is_crossed_where_it_is_touched_too():
+    crossed = list(sides_crossed(((0.0, 5.0), (20.0, 5.0)), [((5.0, 5.0), (5.0, 9.0))]))
+    assert crossed == [0.25]
+    assert not list(sides_crossed(((0.0, 5.0), (4.0, 5.0)), [((5.0, 5.0), (5.0, 9.0))]))
