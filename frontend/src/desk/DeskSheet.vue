@@ -84,6 +84,7 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
         :y="point.y_mm - 10 * mmPerPx"
         :font-size="13 * mmPerPx"
         :fill="familyColour(point.name)"
+        :stroke-width="4 * mmPerPx"
         text-anchor="middle"
       >
         {{ point.name }}
@@ -99,6 +100,12 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
   height: 100%;
   overflow: hidden;
   touch-action: none;
+}
+/* A rim of paper keeps a point's name readable on a dark desk and over lines. */
+.point text {
+  stroke: var(--paper);
+  stroke-linejoin: round;
+  paint-order: stroke;
 }
 .paper,
 .strip rect {

@@ -79,7 +79,7 @@ test("a step shows its own marks and those that its words name", () => {
   const at: XY = [1, 2];
   const marks = (...names: string[]) => names.map((name) => ({ name, at }));
   const told = [
-    step(1, 0, { marks: marks("A", "B", "C2", "VP1") }),
+    step(1, 0, { marks: marks("A", "B", "C2", "P1", "VP1") }),
     step(2, 0, { marks: marks("D"), instruction: "From B and C2 draw lines to VP1." }),
   ];
   expect(marksAt(told, 2).map((mark) => mark.name)).toEqual(["B", "C2", "D"]);

@@ -41,7 +41,7 @@ export function linesAfter(steps: readonly Step[], number: number): DeskLine[] {
 export function marksAt(steps: readonly Step[], number: number): Step["marks"] {
   const now = steps[number - 1];
   if (!now) return [];
-  const words = new Set(`${now.instruction} ${now.check}`.match(/[A-Z]\d*\b/g) ?? []);
+  const words = new Set(`${now.instruction} ${now.check}`.match(/\b[A-Z]\d*\b/g) ?? []);
   const own = new Set(now.marks.map((mark) => mark.name));
   return steps
     .slice(0, number)

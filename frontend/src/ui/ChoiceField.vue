@@ -23,18 +23,3 @@ function choose(event: Event) {
     </select>
   </label>
 </template>
-
-<style scoped>
-.field {
-  display: block;
-  min-width: 0;
-}
-span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
-select {
-  width: 100%;
-}
-</style>

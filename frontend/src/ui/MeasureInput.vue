@@ -59,14 +59,6 @@ function nudge(event: KeyboardEvent) {
 </template>
 
 <style scoped>
-.field {
-  min-width: 0;
-}
-label {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
 .wrong {
   font-size: 13px;
   color: var(--off);

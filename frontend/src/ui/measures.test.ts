@@ -8,6 +8,7 @@ describe("measures", () => {
     [7.9375, "in", "5⁄16 in"],
     [30.2, "mm", "30 mm"],
     [-12.7, "in", "−½ in"],
+    [-120, "cm", "−12 cm"],
   ] as const)("%d mm in %s reads %s", (mm, units, text) => {
     expect(formatMeasure(mm, units)).toBe(text);
   });

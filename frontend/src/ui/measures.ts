@@ -19,7 +19,7 @@ export function formatMeasure(mm: number, units: Units, withUnit = true): string
   if (units === "in") return inches(mm / MM_PER_INCH) + unit;
   const nearest = Math.round(mm * 2) / 2;
   const shown = units === "cm" ? nearest / 10 : nearest;
-  return String(Number(shown.toFixed(2))) + unit;
+  return String(Number(shown.toFixed(2))).replace("-", "−") + unit;
 }
 
 function inches(value: number): string {

@@ -28,14 +28,15 @@ class Bay(NamedTuple):
 
 def divide(paper: Paper, start: Mark, end: Mark, parts: int) -> list[Mark]:
     """The marks that part a length into equal parts on paper, the ruler's zero on `start`."""
-    marks = []
-    for k in range(1, parts):
-        share = k / parts
-        sway = mixed((1.0 - share, start.sway), (share, end.sway))
-        mark = paper.mark(part_way(start.at, end.at, share), sway)
-        paper.moved(Do.DIVIDE, (start.name, end.name), mark.name)
-        marks.append(mark)
-    return marks
+    return [divided(paper, start, end, k / parts) for k in range(1, parts)]
+
+
+def divided(paper: Paper, start: Mark, end: Mark, share: float) -> Mark:
+    """The mark at a share of a length on paper, by the ruler's zero on `start` or by halving."""
+    sway = mixed((1.0 - share, start.sway), (share, end.sway))
+    mark = paper.mark(part_way(start.at, end.at, share), sway)
+    paper.moved(Do.DIVIDE, (start.name, end.name), mark.name)
+    return mark
 
 
 def carry(paper: Paper, length: tuple[Mark, Mark], start: Mark, goal: Mark) -> Mark:

@@ -11,14 +11,13 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from orthopsis.construction.doubt import mixed
-from orthopsis.construction.moves import Do, Mark, Ruled
+from orthopsis.construction.division import divided
+from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import (
     LEFT,
     LEVEL,
     distance,
-    part_way,
 )
 from orthopsis.perspective.view import FREE
 
@@ -119,6 +118,7 @@ class Face:
         self._marks = {(0.0, 0.0): p, (1.0, 0.0): q, (1.0, 1.0): r, (0.0, 1.0): s}
         self._bay, self._diagonal = (0.0, 1.0), paper.along(p, r)
         self._drawn_diagonal = False
+        self._carrier: Mark | None = None
 
     def level(self, share: float) -> Mark:
         """The mark on the front edge from which a row starts."""
@@ -161,14 +161,12 @@ class Face:
         The last measure and the edge's foot point to the place level with VP3 from which all
         measures are carried: parallels of the level line vanish there.
         """
-        paper = self.paper
-        if not hasattr(self, "_carrier"):
-            long_mm = distance(self.top.at, self.foot.at)
-            self._way = LEFT if self.near == "left" else LEVEL
-            last = paper.measure_along(self.top, self._way, long_mm)
-            carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
-            self._carrier, self._long_mm = carrier, long_mm
-        laid = paper.measure_along(self.top, self._way, share * self._long_mm)
+        paper, long_mm = self.paper, distance(self.top.at, self.foot.at)
+        way = LEFT if self.near == "left" else LEVEL
+        if self._carrier is None:
+            last = paper.measure_along(self.top, way, long_mm)
+            self._carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
+        laid = paper.measure_along(self.top, way, share * long_mm)
         line = paper.aim(laid, self._carrier, self.piece, family=FREE, fate="erase")
         return paper.cross(line, paper.along(self.top, self.foot))
 
@@ -230,11 +228,3 @@ class Face:
 def plumb(paper: Paper, start: Mark, third: Mark | None) -> Ruled:
     """An upright through a mark: by set square, or by the ruler on VP3."""
     return paper.upright(start) if third is None else paper.lay(start, third)
-
-
-def divided(paper: Paper, start: Mark, end: Mark, share: float) -> Mark:
-    """A part of a length on paper, found by halving it again and again with the ruler."""
-    sway = mixed((1.0 - share, start.sway), (share, end.sway))
-    mark = paper.mark(part_way(start.at, end.at, share), sway)
-    paper.moved(Do.DIVIDE, (start.name, end.name), mark.name)
-    return mark

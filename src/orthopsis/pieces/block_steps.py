@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
@@ -212,7 +213,7 @@ def _construct_from_edge(
             mark, sentence = box.cut(side).build(
                 paper, marks[end], vp, guides[end, vp.name], stage, laying, marks.values()
             )
-            other = paper.cross(_plumb(paper, mark, third), guides[3 - end, vp.name])
+            other = paper.cross(plumb(paper, mark, third), guides[3 - end, vp.name])
             marks[corners[0]], marks[corners[1]] = (mark, other) if end == 1 else (other, mark)
         edges.keep(marks, *corners, stage.view.uprights.name)
         edges.keep(marks, 1, corners[0], vp.name)
@@ -296,11 +297,6 @@ def _front_edge_on(
     return top, bottom
 
 
-def _plumb(paper: Paper, start: Mark, third: Mark | None) -> Ruled:
-    """An upright through a mark: by set square, or by the ruler on VP3."""
-    return paper.upright(start) if third is None else paper.lay(start, third)
-
-
 def _close_back(
     box: Block,
     paper: Paper,
@@ -349,7 +345,7 @@ def _close_back(
                 else f"{marks[4].name} and {marks[7].name} lie in line with {third.name}."
             )
         else:
-            upright = _plumb(paper, marks[back], third)
+            upright = plumb(paper, marks[back], third)
 
 
 def tidy(box: Block, paper: Paper) -> None:

@@ -177,11 +177,11 @@ def _from_side(carving: Carving, room: Room) -> None:
             face.column(share)
         face.bay(*room)
         step.instruction = say(
-            f"Find the two uprights between which the {carving.name} stands: a mark on the front "
+            f"Find the two uprights between which this {carving.what} stands: a mark on the front "
             f"edge, a light line to {face.along.name}, and an upright where it meets the diagonal "
             "of the face.",
             f"Mark the front edge. Draw light lines to {face.along.name}. Where they meet the "
-            f"diagonal, draw two uprights. The {carving.name} stands between them.",
+            f"diagonal, draw two uprights. This {carving.what} stands between them.",
         )
         step.check = "Equal letters look narrower the further back they stand."
     third = carving.third

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from orthopsis.construction.corner_test import guide_seen
-from orthopsis.construction.face import divided
+from orthopsis.construction.division import divided
 from orthopsis.construction.moves import Mark
 from orthopsis.perspective.plane import join, meet, part_way
 from orthopsis.perspective.segments import XY, at

@@ -12,7 +12,8 @@ from typing import TYPE_CHECKING
 
 from orthopsis.construction.circle import toward_family
 from orthopsis.construction.corner_test import Ends
-from orthopsis.construction.face import Lines, divided
+from orthopsis.construction.division import divided
+from orthopsis.construction.face import Lines
 from orthopsis.construction.moves import Curve, Mark
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import distance

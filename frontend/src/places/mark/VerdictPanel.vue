@@ -100,7 +100,7 @@ async function save() {
     <n-button size="small" @click="emit('corners')">Set the corners by hand</n-button>
 
     <h2>To the pupil</h2>
-    <label class="pupil">
+    <label class="pupil field">
       <span>Pupil</span>
       <select class="plain" v-model="pupilId">
         <option :value="null">Whose sheet is it?</option>
@@ -198,14 +198,6 @@ async function save() {
 }
 .pupil,
 .verdict :deep(.n-input) {
-  width: 100%;
-}
-.pupil span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
-select {
   width: 100%;
 }
 fieldset {

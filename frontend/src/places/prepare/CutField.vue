@@ -38,7 +38,7 @@ function setPercent(event: Event) {
 <template>
   <div class="cut">
     <choice-field :value="given.way" :label="label" :options="WAYS" @set="changeWay" />
-    <label v-if="given.way === 'fraction'" class="percent">
+    <label v-if="given.way === 'fraction'" class="field">
       <span>Per cent</span>
       <input class="plain" type="number" min="1" max="99" :value="percent" @change="setPercent" />
     </label>
@@ -58,13 +58,5 @@ function setPercent(event: Event) {
   display: grid;
   grid-template-columns: 1fr 104px;
   gap: 8px;
-}
-.percent span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
-input {
-  width: 100%;
 }
 </style>

@@ -3,6 +3,7 @@ import { NCheckbox } from "naive-ui";
 import { ref, watch } from "vue";
 import type { Letters } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
+import { ranTo } from "./editing";
 
 /** The word itself, where the letters' lines lie, and the side along which it runs. */
 const props = defineProps<{ piece: Letters }>();
@@ -46,7 +47,7 @@ function take() {
 </script>
 
 <template>
-  <label class="word">
+  <label class="field">
     <span>Word, in capitals</span>
     <input v-model="text" class="plain" maxlength="24" @change="take" @keydown.enter="take" />
   </label>
@@ -76,19 +77,6 @@ function take() {
     label="The word runs"
     :value="piece.run"
     :options="RUNS"
-    @set="
-      emit('change', { ...piece, run: $event, length: piece.thickness, thickness: piece.length })
-    "
+    @set="emit('change', ranTo(piece, $event))"
   />
 </template>
-
-<style scoped>
-.word span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
-input {
-  width: 100%;
-}
-</style>

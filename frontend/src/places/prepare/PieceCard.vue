@@ -99,7 +99,7 @@ function rename(event: Event) {
       <span class="measure">{{ summary }}</span>
     </button>
     <div v-if="open" class="body">
-      <label class="name">
+      <label class="field">
         <span>Name</span>
         <input class="plain" :value="piece.id" maxlength="40" @change="rename" />
       </label>
@@ -192,13 +192,5 @@ function rename(event: Event) {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
-}
-.name span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
-input {
-  width: 100%;
 }
 </style>

@@ -39,7 +39,7 @@ const LIGHTEST = [
 
 <template>
   <section class="panel" aria-label="Set-up">
-    <label class="title">
+    <label class="field">
       <span>Title</span>
       <n-input
         :value="doc.title"
@@ -199,11 +199,6 @@ const LIGHTEST = [
 .panel {
   display: grid;
   gap: 12px;
-}
-.title span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
 }
 .pair {
   display: grid;

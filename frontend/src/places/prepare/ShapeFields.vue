@@ -29,12 +29,12 @@ function take() {
 </script>
 
 <template>
-  <label class="corners">
+  <label class="field">
     <span>Corners: mm from the face's left and top</span>
     <textarea v-model="text" class="plain" rows="3" :aria-invalid="wrong" @change="take" />
   </label>
   <p v-if="wrong" class="wrong" role="alert">
-    Write three corners or more as pairs of numbers: 0 60, 40 0, 80 60.
+    Write three corners or more as pairs of numbers: 0&nbsp;60, 40&nbsp;0, 80&nbsp;60.
   </p>
   <choice-field
     v-if="piece.run"
@@ -46,13 +46,7 @@ function take() {
 </template>
 
 <style scoped>
-.corners span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
-}
 textarea {
-  width: 100%;
   height: auto;
   padding: 4px 8px;
   resize: vertical;

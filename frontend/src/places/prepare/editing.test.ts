@@ -10,6 +10,7 @@ import {
   pieceAt,
   pieceMovedTo,
   pieceSizedTo,
+  ranTo,
   sizeCornerOf,
   withValue,
 } from "./editing";
@@ -113,4 +114,12 @@ test("a shape's corners are spread over its new front, and read as they are writ
   if (wide.kind === "outline") expect(cornersFrom(cornersText(wide.corners))).toEqual(wide.corners);
   expect(cornersFrom("0 0, 1")).toBeNull();
   expect(cornersFrom("0 0, 5 5")).toBeNull();
+});
+
+test("a word turned to the other side keeps its measures, but none from the sheet's edge", () => {
+  const word = pieceAt(newExercise(2), "letters", [200, 250], 5);
+  if (word.kind !== "letters") throw new Error(word.kind);
+  const turned = ranTo({ ...word, length: { x_mm: 340 }, thickness: { along_mm: 30 } }, "left");
+  expect(turned).toMatchObject({ run: "left", length: { fraction: 0.4 } });
+  expect(turned.thickness).toEqual({ along_mm: 30 });
 });

@@ -1,5 +1,5 @@
 /** Changes to an exercise document, each returning a new one. No rule of perspective lives here. */
-import type { Cut, Exercise, Grip, Piece, XY } from "@/api/client";
+import type { Cut, Exercise, Grip, Letters, Piece, XY } from "@/api/client";
 import { rounded } from "@/ui/measures";
 
 type Path = readonly (string | number)[];
@@ -107,8 +107,7 @@ export function pieceAt(doc: Exercise, kind: PieceKind, [x, y]: XY, step: number
       ? { x_mm: cx, y_mm: top, length_mm: size }
       : { x_mm: cx, top_mm: top, bottom_mm: cy };
   if (kind === "letters") {
-    const cuts = { length: { fraction: 0.4 }, thickness: { fraction: 0.15 } };
-    return { ...FIRST_WORD, ...base, edge, run: "right", ...cuts };
+    return { ...FIRST_WORD, ...base, edge, run: "right", ...FIRST_CUTS };
   }
   const sides = { edge, left: { fraction: 0.3 }, right: { fraction: 0.3 } };
   if (kind === "outline") {
@@ -126,6 +125,17 @@ const FIRST_WORD = {
   bands: 0,
   gap_mm: 10,
 };
+
+const FIRST_CUTS = { length: { fraction: 0.4 }, thickness: { fraction: 0.15 } };
+
+/** A word along the other side; a cut measured from the sheet's edge would lie on the wrong one. */
+export function ranTo(word: Letters, run: "left" | "right"): Letters {
+  const own = (field: "length" | "thickness") => {
+    const cut = word[field];
+    return cut && cutWay(cut).way === "x_mm" ? FIRST_CUTS[field] : cut;
+  };
+  return { ...word, run, length: own("length"), thickness: own("thickness") };
+}
 
 function solidOf(kind: "box" | "cylinder") {
   return kind === "box" ? { kind } : { kind, axis: "up" as const };

@@ -26,14 +26,14 @@ async function give() {
 
 <template>
   <form class="give" @submit.prevent="give">
-    <label>
+    <label class="field">
       <span>Set an exercise</span>
       <select class="plain" v-model="exerciseId">
         <option :value="null">Choose from the shelf</option>
         <option v-for="item in exercises" :key="item.id" :value="item.id">{{ item.title }}</option>
       </select>
     </label>
-    <label>
+    <label class="field">
       <span>On</span>
       <input class="plain" v-model="day" type="date" required />
     </label>
@@ -50,11 +50,6 @@ async function give() {
   gap: 12px;
   align-items: end;
   flex-wrap: wrap;
-}
-span {
-  display: block;
-  font-size: 13px;
-  color: var(--quiet);
 }
 [role="alert"] {
   color: var(--off);
