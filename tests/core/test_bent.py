@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import math
+import random
 
+import numpy
 import pytest
 
 from orthopsis.exercise.load import from_data
@@ -13,7 +15,10 @@ from orthopsis.perspective.stroke import Role
 from orthopsis.perspective.tolerance import Tolerance
 from orthopsis.perspective.vector import cross, dot, plus, size, times
 from orthopsis.perspective.view import on_paper
+from orthopsis.picture import polynomials
 from orthopsis.picture.bent import QUARTER, Bent
+from orthopsis.picture.bent_cover import BentCover
+from orthopsis.picture.curves import Straight
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import prism
@@ -115,13 +120,37 @@ def test_a_line_of_the_outline_stands_where_a_line_of_sight_touches_the_curve(ba
 def test_lines_of_sight_run_through_what_covers_them():
     bent = the_bent(curved(ONE, "O"))
     middle = [sum(c[k] for c in bent.corners[:4]) / 4 for k in (0, 1)]
-    hole = bent.place((middle[0], middle[1]))
-    assert not bent.stretches_before(hole, whole=False), "the hole is open"
-    stroke = bent.place((47.5, middle[1]), 0.5)
-    assert bent.stretches_before(stroke, whole=False)
+    cover = BentCover(bent)
+
+    def hidden(place, whole=False):
+        # A path that goes hardly anywhere.
+        path = Straight(place, plus(place, (1e-4, 0.0, 0.0)))
+        return cover.hidden_on(path, whole) == [(0.0, 1.0)]
+
+    assert not hidden(bent.place((middle[0], middle[1]))), "the hole is open"
+    assert hidden(bent.place((47.5, middle[1]), 0.5))
     before = bent.place((47.5, middle[1]), -0.1)
-    assert not bent.stretches_before(before, whole=False)
-    assert bent.stretches_before(before, whole=True), "the solid lies beyond it"
+    assert not hidden(before)
+    assert hidden(before, whole=True), "the solid lies beyond it"
+
+
+def test_roots_of_the_fourth_degree_are_those_of_a_library():
+    """Outside: numpy.roots on the same polynomial, from its Bernstein coefficients."""
+    rng, found = random.Random(20), 0
+    t = numpy.poly1d([1.0, 0.0])
+    for _ in range(400):
+        x, y, r = ([rng.uniform(-2, 2) for _ in range(3)] for _ in range(3))
+        path = [a * (1 - t) ** 2 + 2 * b * t * (1 - t) + c * t**2 for a, b, c in (x, y, r)]
+        theirs = [
+            root.real
+            for root in (path[0] ** 2 + path[1] ** 2 - path[2] ** 2).roots
+            if abs(root.imag) < 1e-9 and 0 < root.real < 1
+        ]
+        ts = [0.0] * 20
+        count = polynomials.add_round(*(n[k] for k in range(3) for n in (x, y, r)), ts, 0)
+        assert sorted(ts[:count]) == pytest.approx(sorted(theirs), abs=1e-9), (x, y, r)
+        found += count
+    assert found > 300
 
 
 def test_a_transparent_letter_shows_every_curve_twice():

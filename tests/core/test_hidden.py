@@ -20,6 +20,7 @@ from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import prism
 from tests.documents import random_document
+from tests.letters import in_nine_places
 
 SHEET = Sheet(400, 300)
 CENTRE = Point(200, 100)
@@ -179,9 +180,14 @@ def test_vectors():
 def test_the_compiled_kernel_says_what_its_source_says():
     module = compiled.translated()
     compared = 0
-    for seed in range(60):
+    letters = [
+        data
+        for system in ("one", "two", "three")
+        for data in list(in_nine_places("B", "measured", system, "curved"))[::4]
+    ]
+    for data in [*map(random_document, range(60)), *letters]:
         try:
-            scene = resolve(from_data(random_document(seed)))
+            scene = resolve(from_data(data))
             everything = solids(scene)
         except ExerciseError:
             continue
@@ -191,6 +197,9 @@ def test_the_compiled_kernel_says_what_its_source_says():
         assert [len(found) for found in fast] == [len(found) for found in plain]
         for a, b in zip(plain, fast, strict=True):
             assert [t for found in b for t in found] == pytest.approx([t for f in a for t in f])
+        ours, theirs = Sight(everything).arcs(), Sight(everything, kernel=module).arcs()
+        for a, b in zip(ours, theirs, strict=True):
+            assert (a.start, a.stop, a.seen) == pytest.approx((b.start, b.stop, b.seen))
         compared += 1
     assert compared > 30
     assert not compiled.is_compiled()

@@ -22,9 +22,6 @@ from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.solid import Edge, Shape, Solid
 
 QUARTER = math.pi / 2
-TOUCH = 1e-3
-"""Less than this way through the solid, in mm of its own coordinates, is a touch and no cover."""
-
 FACING = 1e-9
 
 
@@ -64,7 +61,7 @@ class Bent:
     def own(self, place: Vector) -> Vector:
         """A place of eye space in the solid's own coordinates."""
         rest = minus(place, self.origin)
-        return dot(rest, self._rows[0]), dot(rest, self._rows[1]), dot(rest, self._rows[2])
+        return dot(rest, self.rows[0]), dot(rest, self.rows[1]), dot(rest, self.rows[2])
 
     @cached_property
     def eye(self) -> Vector:
@@ -166,15 +163,13 @@ class Bent:
             for end in (0, 1):
                 may = self.end_shows(end) or shown[number]
                 found.append((a, float(end), b, float(end), side.family, may))
-        for number, side in enumerate(self.sides):
-            before = next(n for n, other in enumerate(self.sides) if other.end == side.start)
-            if not self._smooth(before, number):
-                corner = self.corners[side.start]
-                may = any(
-                    shown[n] or (n in self.bends and self.bend_shows(n, angle))
-                    for n, angle in ((before, QUARTER), (number, 0.0))
-                )
-                found.append((corner, 0.0, corner, 1.0, self.sweep_family, may))
+        for before, number in self._sharp:
+            corner = self.corners[self.sides[number].start]
+            may = any(
+                shown[n] or (n in self.bends and self.bend_shows(n, angle))
+                for n, angle in ((before, QUARTER), (number, 0.0))
+            )
+            found.append((corner, 0.0, corner, 1.0, self.sweep_family, may))
         for number, bend in self.bends.items():
             # Where a curve bends inward, a line of sight that touches it runs through the solid.
             if not self._turns_out(number) and not self.transparent:
@@ -183,6 +178,18 @@ class Bent:
                 x, y, _ = self.own(bend.rim(0, angle))
                 found.append(((x, y), 0.0, (x, y), 1.0, self.sweep_family, True))
         return found
+
+    @cached_property
+    def sharp_corners(self) -> list[XY]:
+        """The corners of the outline where one side does not go over into the next."""
+        return [self.corners[self.sides[number].start] for _, number in self._sharp]
+
+    @cached_property
+    def _sharp(self) -> list[tuple[int, int]]:
+        """The sides that meet in such corners: the one before, and the one that starts there."""
+        ending = {side.end: number for number, side in enumerate(self.sides)}
+        pairs = ((ending[side.start], number) for number, side in enumerate(self.sides))
+        return [pair for pair in pairs if not self._smooth(*pair)]
 
     def _smooth(self, before: int, after: int) -> bool:
         """Whether one side goes over into the next without a corner."""
@@ -199,7 +206,7 @@ class Bent:
             return bx - ax, by - ay
         bend = self.bends[number]
         way = minus(times(bend.b, math.cos(angle)), times(bend.a, math.sin(angle)))
-        return dot(way, self._rows[0]), dot(way, self._rows[1])
+        return dot(way, self.rows[0]), dot(way, self.rows[1])
 
     def outline(self) -> Solid:
         """Its straight lines, as edges without faces."""
@@ -219,35 +226,11 @@ class Bent:
         """The curved lines: each bend's number with its rim at either end."""
         for number, bend in self.bends.items():
             for end in (0, 1):
-                yield number, Rim(bend, end)
-
-    # --- as a cover --------------------------------------------------------------------------
-
-    def stretches_before(self, place: Vector, whole: bool) -> bool:
-        """Whether the line of sight to a place runs through the solid; with `whole` also beyond."""
-        ex, ey, es = self.eye
-        x, y, s = self.own(place)
-        first, last = 0.0, math.inf if whole else 1.0
-        if s == es:
-            if not 0.0 < es < 1.0:
-                return False
-            last = min(last, 1e6)
-        else:
-            ends = sorted(((0.0 - es) / (s - es), (1.0 - es) / (s - es)))
-            first, last = max(first, ends[0]), min(last, ends[1])
-        if last <= first:
-            return False
-        trace = (
-            (ex + (x - ex) * first, ey + (y - ey) * first),
-            (ex + (x - ex) * last, ey + (y - ey) * last),
-        )
-        way = math.dist(*trace)
-        if way < TOUCH:
-            return last - first > FACING and self.area.inside(trace[0])
-        return any((t1 - t0) * way > TOUCH for t0, t1 in self.area.portions_inside(trace))
+                yield number, Rim(bend, end, quarter=True)
 
     @cached_property
-    def _rows(self) -> tuple[Vector, Vector, Vector]:
+    def rows(self) -> tuple[Vector, Vector, Vector]:
+        """What own coordinates are made of, from a place counted from `origin`."""
         a, b, c = self.across, self.down, self.sweep
         bc, ca, ab = cross(b, c), cross(c, a), cross(a, b)
         det = dot(a, bc)

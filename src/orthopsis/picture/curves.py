@@ -8,6 +8,7 @@ polynomial does. So the path is cut at all the roots, and each part is asked onc
 from __future__ import annotations
 
 import math
+from abc import ABC, abstractmethod
 from collections.abc import Callable, Sequence
 from itertools import pairwise
 from typing import NamedTuple, Protocol
@@ -48,13 +49,25 @@ class Cover(Protocol):
     def box(self) -> Box:
         """Left, top, right, bottom on paper."""
 
-    def walls_near(self, box: Box, around: Sequence[Vector]) -> list[Wall]:
-        """Where hiding may begin or end for what lies within a box of the sheet, and in space
-        between the places `around` it.
-        """
+    def walls(self) -> list[Wall]:
+        """Where hiding may begin or end."""
 
     def hides(self, place: Vector, whole: bool) -> bool:
         """Whether it hides a place, or, `whole`, all that is seen in its direction."""
+
+
+class PathCover(ABC):
+    """A cover that finds by itself what it hides of a path; `box` is its box on paper."""
+
+    box: Box
+
+    @abstractmethod
+    def hidden_on(
+        self, path: Straight | Rim, whole: bool, cuts: Sequence[float] = ()
+    ) -> list[Portion]:
+        """The portions of a straight path, or the angles of a rim, that it hides; with `whole`
+        whatever the depth. `cuts` are angles at which that may change besides.
+        """
 
 
 class RoundCover:
@@ -66,9 +79,8 @@ class RoundCover:
             [on_paper(cylinder.rim(end, TURN * k / 64)) for end in (0, 1) for k in range(64)], 1.0
         )
 
-    def walls_near(self, box: Box, around: Sequence[Vector]) -> list[Wall]:
+    def walls(self) -> list[Wall]:
         """Planes along the outline, cones through the rims, and its own surface."""
-        del box, around
         own, eye = self.cylinder.own, self.cylinder.eye
         rim = self.cylinder.rim
         walls = [eye_plane(rim(0, angle), rim(1, angle)) for angle in self.cylinder.outline_angles]
@@ -106,9 +118,8 @@ class FlatCover:
         self.tolerance = tolerance
         self.box = box_of(self.paper[0])
 
-    def walls_near(self, box: Box, around: Sequence[Vector]) -> list[Wall]:
+    def walls(self) -> list[Wall]:
         """Planes of the eye through its sides, and its own plane."""
-        del box, around
         sides = [side for loop in self.loops for side in pairwise((*loop, loop[0]))]
         walls = [eye_plane(a, b) for a, b in sides]
         corner, normal = self.loops[0][0], self.normal
@@ -125,10 +136,11 @@ class FlatCover:
 
 
 class Rim(NamedTuple):
-    """One rim of a cylinder as a path, by its angle."""
+    """One rim of a cylinder as a path, by its angle; of a bent side its first quarter."""
 
     cylinder: Cylinder
     end: int
+    quarter: bool = False
 
     def place(self, angle: float) -> Vector:
         return self.cylinder.rim(self.end, angle)
@@ -166,16 +178,19 @@ class Arc(NamedTuple):
     seen: bool
 
 
-def hidden_of_edge(edge: Straight, covers: Sequence[tuple[Cover, bool]]) -> list[Portion]:
+def hidden_of_edge(
+    edge: Straight, covers: Sequence[tuple[Cover | PathCover, bool]]
+) -> list[Portion]:
     """What covers hide of an edge, in portions of its line on paper.
 
     Each cover comes with whether it hides whole, whatever the depth.
     """
     found: list[Portion] = []
-    box, around = box_of([on_paper(edge.start), on_paper(edge.end)]), (edge.start, edge.end)
     for cover, whole in covers:
-        walls = cover.walls_near(box, around)
-        cuts = sorted({0.0, 1.0, *(t for wall in walls for t in edge.roots(wall))})
+        if isinstance(cover, PathCover):
+            found += [(edge.on_paper(a), edge.on_paper(b)) for a, b in cover.hidden_on(edge, whole)]
+            continue
+        cuts = sorted({0.0, 1.0, *(t for wall in cover.walls() for t in edge.roots(wall))})
         for t0, t1 in pairwise(t for t in cuts if 0.0 <= t <= 1.0):
             if t1 - t0 > 1e-12 and cover.hides(edge.place((t0 + t1) / 2), whole):
                 found.append((edge.on_paper(t0), edge.on_paper(t1)))
@@ -188,7 +203,7 @@ BARELY = 1e-6
 
 def arcs_of_rim(
     rim: Rim,
-    covers: Sequence[tuple[Cover, bool]],
+    covers: Sequence[tuple[Cover | PathCover, bool]],
     same: Sequence[Rim],
     limits: Sequence[Wall] = (),
 ) -> list[Arc]:
@@ -198,9 +213,15 @@ def arcs_of_rim(
     as the sheet's edges, nothing is drawn.
     """
     cuts = list(rim.cylinder.outline_angles)
-    places = [rim.place(TURN * k / 64) for k in range(64)]
-    walls = (w for cover, _ in covers for w in cover.walls_near(_box_around(places), places))
-    cuts += [t for wall in walls for t in rim.roots(wall)]
+    hidden: list[Portion] = []
+    asked: list[tuple[Cover, bool]] = []
+    for cover, whole in covers:
+        if isinstance(cover, PathCover):
+            hidden += cover.hidden_on(rim, whole)
+        else:
+            asked.append((cover, whole))
+            cuts += [t for wall in cover.walls() for t in rim.roots(wall)]
+    cuts += [end for portion in hidden for end in portion]
     cuts += [t for wall in limits for t in rim.roots(wall)]
     for other in same:
         # The other rim's own cuts, by their places.
@@ -215,7 +236,8 @@ def arcs_of_rim(
         if any(wall.side(place) < 0.0 for wall in limits):
             continue
         shows = rim.cylinder.transparent or rim.cylinder.rim_shows(rim.end, middle)
-        shows = shows and not any(cover.hides(place, whole) for cover, whole in covers)
+        shows = shows and not any(a <= middle % TURN <= b for a, b in hidden)
+        shows = shows and not any(cover.hides(place, whole) for cover, whole in asked)
         shows = shows and not any(
             other.cylinder.rim_shows(other.end, rim_angle(other, place)) for other in same
         )
@@ -231,10 +253,6 @@ def arcs_of_rim(
     return arcs
 
 
-def _box_around(places: Sequence[Vector]) -> Box:
-    return box_of([on_paper(place) for place in places], 1.0)
-
-
 def rim_angle(rim: Rim, place: Vector) -> float:
     """The angle of a place on a rim."""
     u, v, _ = rim.cylinder.own(place)
@@ -244,13 +262,9 @@ def rim_angle(rim: Rim, place: Vector) -> float:
 def eye_plane(a: Vector, b: Vector) -> Wall:
     """The plane of the eye through two places."""
     normal = cross(a, b)
-    normal = times(normal, 1.0 / (size(normal) or 1.0))
+    return plane_through_eye(times(normal, 1.0 / (size(normal) or 1.0)))
+
+
+def plane_through_eye(normal: Vector) -> Wall:
+    """The plane through the eye that a direction stands on."""
     return Wall(lambda place: dot(normal, place), 1, normal)
-
-
-def plane_through(a: Vector, b: Vector, c: Vector) -> Side:
-    """The side of the plane through three places on which a place lies."""
-    normal = cross(minus(b, a), minus(c, a))
-    length = size(normal) or 1.0
-    normal = times(normal, 1.0 / length)
-    return lambda place: dot(normal, minus(place, a))

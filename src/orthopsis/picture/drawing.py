@@ -10,7 +10,7 @@ from orthopsis.perspective.segments import WHOLE, Portion, Segment, at, length, 
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke, joined
 from orthopsis.perspective.view import FREE
-from orthopsis.picture.curves import Wall
+from orthopsis.picture.curves import Wall, plane_through_eye
 from orthopsis.picture.hidden import Sight
 
 
@@ -49,12 +49,8 @@ def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
 def _edges_of(sheet: Sheet) -> list[Wall]:
     """The sheet's edges as walls of eye space, positive on the sheet."""
     left, top, right, bottom = sheet.bounds
-    return [
-        Wall(lambda p: p[0] - left * p[2], 1),
-        Wall(lambda p: right * p[2] - p[0], 1),
-        Wall(lambda p: p[1] - top * p[2], 1),
-        Wall(lambda p: bottom * p[2] - p[1], 1),
-    ]
+    inward = (1.0, 0.0, -left), (-1.0, 0.0, right), (0.0, 1.0, -top), (0.0, -1.0, bottom)
+    return [plane_through_eye(normal) for normal in inward]
 
 
 def _cut(

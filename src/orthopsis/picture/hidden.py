@@ -6,7 +6,6 @@ import math
 from collections.abc import Iterable, Iterator, Sequence
 from functools import cached_property
 from itertools import accumulate, pairwise
-from types import ModuleType
 from typing import Any, NamedTuple
 
 from orthopsis.perspective.ellipse import Ellipse
@@ -24,12 +23,12 @@ from orthopsis.perspective.tolerance import EXACT, Tolerance
 from orthopsis.perspective.vector import dot
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture import compiled
-from orthopsis.picture import kernel as plain
 from orthopsis.picture.bent import Bent
 from orthopsis.picture.bent_cover import BentCover, arcs_of_bend
 from orthopsis.picture.curves import (
     Cover,
     FlatCover,
+    PathCover,
     Rim,
     RoundCover,
     Straight,
@@ -83,15 +82,17 @@ class Sight:
         things: Sequence[Thing],
         far_lines: Sequence[Segment] = (),
         tolerance: Tolerance = EXACT,
-        kernel: ModuleType | None = None,
+        kernel: compiled.Kernel | None = None,
     ) -> None:
         self.things, self.far_lines, self.tolerance = things, far_lines, tolerance
         self._rounds = [i for i, t in enumerate(things) if not isinstance(t, Solid)]
         self._kernel = kernel or compiled.in_use()
-        self._lists = self._kernel is plain
+        self._lists = self._kernel is compiled.plain
         # What bent solids hide of themselves.
         self._own_covers = {
-            i: BentCover(t, own=True) for i, t in enumerate(things) if isinstance(t, Bent)
+            i: BentCover(t, own=True, kernel=self._kernel)
+            for i, t in enumerate(things)
+            if isinstance(t, Bent)
         }
         for thing in things:
             if _least_depth(thing) <= 0.0:
@@ -105,6 +106,7 @@ class Sight:
             self._paper += segment
             self._nearness += (0.0, 0.0)
         self._places = places
+        self._rivals: dict[int, list[tuple[Cover | PathCover, bool]]] = {}
 
     def edges(self) -> Iterator[HiddenEdge]:
         """Every edge of the solids, in their order, with what is hidden of it."""
@@ -174,40 +176,40 @@ class Sight:
     # --- round things -------------------------------------------------------------------------
 
     @cached_property
-    def _covers(self) -> list[list[Cover]]:
+    def _covers(self) -> list[list[Cover | PathCover]]:
         """What each thing hides with: the cylinder, or those faces that the eye sees."""
-        covers: list[list[Cover]] = []
+        covers: list[list[Cover | PathCover]] = []
         for thing in self.things:
             if thing.transparent:
                 covers.append([])
             elif isinstance(thing, Cylinder):
                 covers.append([RoundCover(thing)])
             elif isinstance(thing, Bent):
-                covers.append([BentCover(thing)])
+                covers.append([BentCover(thing, kernel=self._kernel)])
             else:
                 flat = (FlatCover(thing, face, self.tolerance) for face in thing.faces)
                 covers.append([f for f in flat if dot(f.normal, f.loops[0][0]) < 0.0])
         return covers
 
-    def _covers_before(self, own: int, box: Box) -> list[tuple[Cover, bool]]:
+    def _covers_before(self, own: int, box: Box) -> list[tuple[Cover | PathCover, bool]]:
         """Covers of other things that may hide what lies in a box, and whether they hide whole."""
-        thing = self.things[own] if own < len(self.things) else None
-        found = []
-        for i, covers in enumerate(self._covers):
-            by_order = thing is not None and by_list(thing, self.things[i])
-            if i == own or (by_order and i > own):
-                continue
-            found += [(cover, by_order) for cover in covers if boxes_touch(cover.box, box)]
-        return found
+        if own not in self._rivals:
+            thing = self.things[own] if own < len(self.things) else None
+            ordered = [thing is not None and by_list(thing, other) for other in self.things]
+            self._rivals[own] = [
+                (cover, ordered[i])
+                for i, covers in enumerate(self._covers)
+                if i != own and not (ordered[i] and i > own)
+                for cover in covers
+            ]
+        return [pair for pair in self._rivals[own] if boxes_touch(pair[0].box, box)]
 
     def _hide_behind_rounds(self, hidden: list[list[Portion]]) -> None:
         """Take away what round things hide of straight edges and of the far lines."""
         number = vertex = 0
         for i, solid in enumerate(self.solids):
             thing = self.things[i]
-            own = None
-            if isinstance(thing, Bent) and not thing.transparent:
-                own = self._own_covers[i]
+            own = None if thing.transparent else self._own_covers.get(i)
             for k, edge in enumerate(solid.edges):
                 ends = self._places[vertex + edge.start], self._places[vertex + edge.end]
                 if isinstance(thing, Bent) and not thing.may_show(k):
@@ -262,7 +264,7 @@ class Sight:
             edge_boxes=floats(4 * edges),
             shown=ints(edges),
         )
-        kernel.measure(mesh, seen)
+        kernel.faces.measure(mesh, seen)
         face_grid = self._grid(seen.face_boxes, seen.covers)
         # Far lines are drawn but lie under all others.
         drawn, far = seen.shown.copy(), len(self.far_lines)
@@ -274,7 +276,7 @@ class Sight:
         limits = self.tolerance.paper_mm, self.tolerance.depth
         while True:
             out = floats(need)
-            need = kernel.hidden_portions(
+            need = kernel.faces.hidden_portions(
                 mesh, seen, face_grid, line_grid, room, out, starts, *limits
             )
             if need <= len(out):
@@ -337,7 +339,7 @@ class Sight:
         while True:
             starts, items = self._ints(side * side + 1), self._ints(need)
             grid = Grid(left, top, wide, high, side, starts, items)
-            need = self._kernel.fill_grid(boxes, used, grid)
+            need = self._kernel.faces.fill_grid(boxes, used, grid)
             if need <= len(items):
                 return grid
 
