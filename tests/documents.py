@@ -18,6 +18,7 @@ EXAMPLES = ROOT / "examples"
 
 Data = dict[str, Any]
 
+EXAMPLE_NAMES = sorted(path.stem for path in EXAMPLES.glob("*.json"))
 EXAMPLE_TITLES = {json.loads(path.read_text())["title"] for path in EXAMPLES.glob("*.json")}
 """The demo puts every example on the shelf."""
 

@@ -8,8 +8,10 @@ import random
 import pytest
 
 from orthopsis.errors import ExerciseError, OrthopsisError
+from orthopsis.exercise.advice import advice
 from orthopsis.exercise.document import json_schema
 from orthopsis.exercise.load import from_data, parse, to_data
+from orthopsis.exercise.recipes import RECIPES
 from orthopsis.exercise.resolve import picture, resolve, steps
 from tests.documents import EXAMPLES, ONE_POINT, ROOT, TWO_POINT, changed, random_document
 
@@ -69,8 +71,8 @@ def test_the_schema_names_every_field_and_refuses_unknown_ones():
     schema = json_schema()
     assert schema["additionalProperties"] is False
     assert set(schema["properties"]) == {
-        "format", "version", "title", "sheet", "wording", "given", "tone", "view", "views",
-        "pieces",
+        "format", "version", "title", "age", "sheet", "wording", "given", "tone", "run",
+        "demands", "lesson", "view", "views", "pieces",
     }  # fmt: skip
     box = schema["$defs"]["Box"]
     assert {"front", "depth", "edge", "left", "right", "standing", "transparent"} <= set(
@@ -156,3 +158,20 @@ def _break_something(data, rng):
         node[key] = node[key] * rng.choice([-1, 0, 0.5, 2, 10, 1e3])
     else:
         node[key] = rng.choice(VALUES)
+
+
+@pytest.mark.parametrize("one", RECIPES, ids=lambda one: one.name)
+def test_a_good_start_can_be_drawn_and_has_no_fault(one):
+    scene = resolve(one.document)
+    drawn = picture(scene)
+    made = steps(scene)
+    assert 7 <= len(made) <= 40
+    assert one.document.age is not None
+    assert len(one.learn) > 30 and len(one.why) > 60
+    # Strips and the cone of vision are hints; nothing is in the way, hidden or a sliver.
+    assert {a.code for a in advice(scene, drawn)} <= {"tape-strip", "outside-cone"}, one.name
+
+
+def test_good_starts_have_each_a_name_and_every_system_is_there():
+    assert len({one.name for one in RECIPES}) == len(RECIPES) >= 12
+    assert {one.document.view.kind for one in RECIPES} == {"one-point", "two-point", "three-point"}

@@ -9,9 +9,10 @@ import subprocess
 
 import pytest
 
-from orthopsis.exercise.load import from_data
+from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import picture, resolve, steps
-from tests.documents import ROOT
+from orthopsis.exercise.runthrough import run_through
+from tests.documents import ROOT, example
 
 ROOMS = sorted(path.parent for path in (ROOT / "src" / "orthopsis").glob("*/__init__.py"))
 
@@ -56,7 +57,13 @@ def test_every_example_in_the_format_page_is_accepted():
     page = (ROOT / "docs" / "exercise-format.md").read_text()
     parts = [json.loads(block) for block in re.findall(r"```json\n(.*?)```", page, re.DOTALL)]
     views = {part["kind"]: part for part in parts if "eye_level_mm" in part}
-    pieces = [part for part in parts if "eye_level_mm" not in part]
+    pieces = [part for part in parts if "eye_level_mm" not in part and "steps" not in part]
+    (run,) = [part for part in parts if "steps" in part]
+    bell = resolve(from_data({**to_data(example("bell-corner").exercise), "run": run}))
+    told = run_through(bell)
+    assert told[0].hidden
+    sides = [step.title for step in told if step.title.endswith("side")][-2:]
+    assert sides == ["Corner house: the right side", "Corner house: the left side"]
     assert [piece["id"] for piece in pieces] == [
         "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair"
     ]  # fmt: skip

@@ -121,7 +121,8 @@ class Step:
     """What a teacher says in one breath, with the moves and lines that belong to it.
 
     `corners` are the marks where its finished lines end. `darkens` and `erases` count the strokes
-    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn.
+    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn. `key`
+    is a name that lasts; a `hidden` step is drawn but not said; `note` is for the teacher alone.
     """
 
     title: str
@@ -136,6 +137,9 @@ class Step:
     corners: list[Mark] = field(default_factory=list)
     darkens: list[int] = field(default_factory=list)
     erases: list[int] = field(default_factory=list)
+    key: str = ""
+    hidden: bool = False
+    note: str = ""
 
     @property
     def minutes(self) -> float:

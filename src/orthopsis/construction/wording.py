@@ -17,6 +17,11 @@ Units = Literal["mm", "cm", "in"]
 LineName = Literal["eye level", "horizon"]
 Spelling = Literal["UK", "US"]
 Reading = Literal["full", "simple"]
+Square = Literal["set square", "see-through ruler", "folded paper"]
+"""What uprights are trued with."""
+
+Far = Literal["long ruler", "book edge", "ladders"]
+"""What helps where a pupil's ruler does not reach a point."""
 
 
 @dataclass(frozen=True)
@@ -27,6 +32,9 @@ class Wording:
     line: LineName = "eye level"
     spelling: Spelling = "UK"
     reading: Reading = "full"
+    square: Square = "set square"
+    ruler_mm: float | None = None
+    far: Far = "long ruler"
 
     def say(self, full: str, simple: str) -> str:
         """The sentence for the reading level: `simple` has one thought in each short sentence."""
@@ -40,6 +48,16 @@ class Wording:
     @property
     def rub_out(self) -> str:
         return "Rub out" if self.spelling == "UK" else "Erase"
+
+    def too_far(self, names: str) -> str:
+        """What to do where the ruler does not reach a point."""
+        assert self.ruler_mm is not None
+        how = {
+            "long ruler": "take the long ruler",
+            "book edge": "use the edge of a large book",
+            "ladders": "use the ladders: the same number at both edges of the sheet",
+        }[self.far]
+        return f"A ruler of {self.length(self.ruler_mm)} does not reach {names}: {how}."
 
     def length(self, mm: float) -> str:
         """A measure as a ruler shows it, with "about" when it falls between two marks.

@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.wording import LineName, Reading, Spelling, Units
+from orthopsis.construction.wording import Far, LineName, Reading, Spelling, Square, Units
 from orthopsis.pieces.base import Length, Measures, Millimetres
 from orthopsis.pieces.registry import AnyPiece
 
@@ -46,6 +46,9 @@ class WordingSpec(Measures):
     line: LineName = "eye level"
     spelling: Spelling = "UK"
     reading: Reading = "full"
+    square: Square = "set square"
+    ruler_mm: Annotated[float, Field(ge=100, le=2000)] | None = None
+    far: Far = "long ruler"
 
 
 class ToneSpec(Measures):
@@ -53,6 +56,57 @@ class ToneSpec(Measures):
 
     light: Literal["left", "right"] = "left"
     lightest: Literal["top", "front"] = "top"
+
+
+Words = Annotated[str, Field(min_length=1, max_length=800)]
+StepKey = Annotated[str, Field(max_length=160)]
+
+
+class StepEdit(Measures):
+    """What a teacher changed of one step. In words, {1} stands for the step's first measure."""
+
+    title: Annotated[str, Field(min_length=1, max_length=120)] | None = None
+    instruction: Words | None = None
+    check: Words | None = None
+    note: Annotated[str, Field(max_length=800)] = ""
+    hidden: bool = False
+    with_next: bool = False
+    first_lines: Annotated[int, Field(ge=1, le=100)] | None = None
+
+
+DemandName = Literal["first steps", "standard", "stretch"]
+
+
+class DemandSpec(Measures):
+    """What a demand asks for beside the exercise as it stands; `letters` shortens its words."""
+
+    leave_out: Annotated[list[str], Field(max_length=500)] = Field(default_factory=list)
+    letters: Annotated[int, Field(ge=1, le=40)] | None = None
+    points_printed: bool = False
+    depth: Literal["as it is", "by eye", "measured", "true"] = "as it is"
+    tone: bool | None = None
+    given: Literal["measures", "points", "rules"] | None = None
+
+
+Lines = Annotated[list[Annotated[str, Field(min_length=1, max_length=300)]], Field(max_length=40)]
+
+
+class LessonSpec(Measures):
+    """The teacher's own lesson plan; what is empty follows from the exercise."""
+
+    period_min: Annotated[float, Field(ge=15, le=180)] = 45
+    materials: Lines = Field(default_factory=list)
+    words: Lines = Field(default_factory=list)
+    look_for: Lines = Field(default_factory=list)
+    cautions: Lines = Field(default_factory=list)
+    notes: Annotated[str, Field(max_length=4000)] = ""
+
+
+class RunSpec(Measures):
+    """The run-through as the teacher gives it: an order of steps, and changes by their keys."""
+
+    order: Annotated[list[StepKey], Field(max_length=1000, default_factory=list)]
+    steps: Annotated[dict[StepKey, StepEdit], Field(max_length=1000, default_factory=dict)]
 
 
 class OnePointView(Measures):
@@ -115,10 +169,14 @@ class Exercise(Measures):
     format: Literal["orthopsis-exercise"]
     version: Literal[1]
     title: Annotated[str, Field(min_length=1, max_length=120)]
+    age: Annotated[int, Field(ge=5, le=18)] | None = None
     sheet: SheetSpec
     wording: WordingSpec = WordingSpec()
     given: Literal["measures", "points", "rules"] = "measures"
     tone: ToneSpec | None = None
+    run: RunSpec | None = None
+    demands: Annotated[dict[DemandName, DemandSpec], Field(default_factory=dict)]
+    lesson: LessonSpec | None = None
     view: ViewSpec
     views: Annotated[dict[ViewName, ViewSpec], Field(max_length=20, default_factory=dict)]
     pieces: Annotated[list[AnyPiece], Field(max_length=MAX_PIECES, default_factory=list)]

@@ -52,6 +52,11 @@ def to_data(exercise: Exercise) -> dict[str, Any]:
     return data
 
 
+def as_text(exercise: Exercise) -> str:
+    """The document as it is kept in a file."""
+    return json.dumps(to_data(exercise), indent=1, ensure_ascii=False)
+
+
 def field_path(location: Sequence[str | int]) -> str:
     """A field's path as a person writes it.
 

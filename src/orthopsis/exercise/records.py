@@ -21,7 +21,7 @@ def number(value: float) -> float:
 
 
 def point(xy: tuple[float, float]) -> list[float]:
-    return [number(xy[0]), number(xy[1])]
+    return [round(xy[0], DECIMALS) + 0.0, round(xy[1], DECIMALS) + 0.0]
 
 
 def stroke_record(stroke: Stroke) -> dict[str, Any]:
@@ -29,7 +29,7 @@ def stroke_record(stroke: Stroke) -> dict[str, Any]:
         "from": point(stroke.start),
         "to": point(stroke.end),
         "family": stroke.family,
-        "role": str(stroke.role),
+        "role": stroke.role.value,
         "piece": stroke.piece,
     }
     return record if stroke.curve is None else {**record, "curve": stroke.curve}
@@ -81,6 +81,9 @@ def step_record(position: int, step: Step) -> dict[str, Any]:
         "darkens": list(step.darkens),
         "erases": list(step.erases),
         "check": step.check,
+        "key": step.key,
+        "hidden": step.hidden,
+        "note": step.note,
     }
 
 
@@ -96,7 +99,8 @@ def steps_record(steps: Sequence[Step]) -> dict[str, Any]:
 def steps_text(scene: Scene, steps: Sequence[Step]) -> str:
     """What `steps --format text` prints: to be read aloud or copied to the board."""
     lines = [scene.exercise.title, *forgiveness_words(scene, steps), ""]
-    for i, step in enumerate(steps, start=1):
+    said = [step for step in steps if not step.hidden]
+    for i, step in enumerate(said, start=1):
         lines += [f"{i}. {step.title} ({step.minutes:g} min)", f"   {step.instruction}"]
         lines += [f"   Check: {step.check}", ""]
     return "\n".join(lines)

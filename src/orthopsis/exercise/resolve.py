@@ -118,6 +118,15 @@ class Scene:
                 points += self.stage(number).view.level_points
         return points
 
+    @cached_property
+    def far_points(self) -> list[VanishingPoint]:
+        """The vanishing points beside the sheet, where a strip or a string reaches them."""
+        return [
+            vp
+            for vp in self.vanishing_points
+            if not vp.at.at_infinity and not self.sheet.contains(vp.at)
+        ]
+
 
 def resolve(exercise: Exercise) -> Scene:
     """Settle sheet, views and wording. Raises ExerciseError."""
@@ -140,7 +149,15 @@ def resolve(exercise: Exercise) -> Scene:
     return Scene(
         exercise=exercise,
         sheet=sheet,
-        wording=Wording(units, words.line, words.spelling, words.reading),
+        wording=Wording(
+            units,
+            words.line,
+            words.spelling,
+            words.reading,
+            words.square,
+            words.ruler_mm,
+            words.far,
+        ),
         main=_view(exercise.view, sheet, eye_height_mm),
         views={
             name: _view(view, sheet, eye_height_mm).named(name)
@@ -226,6 +243,7 @@ def _lay_out(paper: Paper, scene: Scene) -> None:
         step.instruction = f"Draw a frame {length(scene.sheet.frame_mm)} inside the edge."
         step.check = "The frame is equally wide on all four sides."
     step = paper.begin(f"The {scene.wording.eye_level}")
+    step.key = "/eye level"
     paper.eye_level(level_mm)
     step.instruction = (
         f"Measure {length(level_mm)} down from the top at the left and at the right edge, and "
@@ -237,6 +255,7 @@ def _lay_out(paper: Paper, scene: Scene) -> None:
 def _place_points(paper: Paper, scene: Scene) -> dict[str, Mark]:
     vps = scene.vanishing_points
     step = paper.begin("The vanishing point" if len(vps) == 1 else "The vanishing points")
+    step.key = "/points"
     level_mm = scene.main.eye_level_mm
     points = {vp.name: paper.given(vp, level_mm) for vp in vps}
     on_level = [where_point(vp, scene) for vp in vps if vp.at.y == level_mm]

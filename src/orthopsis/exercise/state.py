@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from orthopsis.construction.moves import Step, StepStroke
+from orthopsis.exercise.resolve import Scene, picture
+from orthopsis.perspective.stroke import Stroke
 
 
 def lines_after(steps: Sequence[Step], number: int) -> Iterator[tuple[StepStroke, str]]:
@@ -27,3 +29,10 @@ def lines_after(steps: Sequence[Step], number: int) -> Iterator[tuple[StepStroke
                     state = "dark"
                 yield drawn, state
             position += 1
+
+
+def strokes_at(scene: Scene, made: Sequence[Step], number: int | None) -> list[Stroke]:
+    """The lines on the sheet after a step, or those of the finished picture."""
+    if number is None:
+        return picture(scene)
+    return [drawn.stroke for drawn, _ in lines_after(made, number)]

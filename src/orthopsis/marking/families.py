@@ -6,7 +6,8 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from orthopsis.exercise.resolve import Scene, picture, steps
+from orthopsis.exercise.resolve import Scene, picture
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.marking.find_strokes import FoundStroke
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
@@ -48,7 +49,7 @@ def expected_lines(scene: Scene, step: int | None) -> list[Expected]:
 
     Curves are drawn by hand and not judged as lines.
     """
-    made = steps(scene)
+    made = run_through(scene)
     if step is not None:
         strokes = [drawn.stroke for drawn, _ in lines_after(made, step)]
     else:

@@ -55,7 +55,7 @@ def findings(
     fixes = [
         *_own_points(scene, points),
         *_wrong_points(judged, points),
-        *_uprights_and_levels(judged),
+        *_uprights_and_levels(judged, scene.wording.square),
         *_single_lines(judged, points),
         *_missing(judged, expected),
     ]
@@ -147,10 +147,10 @@ def _wrong_points(judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint]
     ]  # fmt: skip
 
 
-def _uprights_and_levels(judged: Sequence[JudgedStroke]) -> list[Finding]:
+def _uprights_and_levels(judged: Sequence[JudgedStroke], square: str) -> list[Finding]:
     said = []
     for family, code, name, tool in (
-        (VERTICAL, "upright-leans", "upright", "lay the set square on the edge of the sheet"),
+        (VERTICAL, "upright-leans", "upright", f"lay the {square} on the edge of the sheet"),
         (HORIZONTAL, "level-tilts", "level line", "measure both its ends from the top edge"),
     ):
         for line in _worst_first(judged, family):

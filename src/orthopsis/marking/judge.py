@@ -8,7 +8,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from orthopsis.errors import ImageError
-from orthopsis.exercise.resolve import Scene, steps
+from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.marking.families import assign, expected_lines, support, without_curves
 from orthopsis.marking.find_sheet import Corners, find_corners, turned_half
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
@@ -52,7 +53,7 @@ def check_image(
 
     Raises ImageError for a file that cannot be read, ExerciseError for a document without steps.
     """
-    count = len(steps(scene))
+    count = len(run_through(scene))
     if step is not None and not 1 <= step <= count:
         raise ImageError(f"--step: {step} is none of the steps 1 to {count}; choose one of them")
     if is_svg(data):

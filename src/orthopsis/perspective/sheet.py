@@ -62,6 +62,13 @@ class Sheet:
             return (0.0, 1.0) if x0 != x1 or y0 != y1 else None
         return portion_within(segment, left, top, right, bottom)
 
+    def beside(self, point: Point) -> tuple[str, float]:
+        """The edge beyond which a point lies furthest, and how far out; negative on the sheet."""
+        x, y = point.xy
+        outs = {"left": -x, "right": x - self.width_mm, "top": -y, "bottom": y - self.height_mm}
+        side = max(outs, key=lambda name: outs[name])
+        return side, outs[side]
+
     def contains(self, point: Point) -> bool:
         """Whether a point lies on the sheet, its edges included; false at infinity."""
         if point.at_infinity:

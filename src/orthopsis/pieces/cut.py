@@ -32,6 +32,7 @@ class Cut(Measures):
     point, `along_mm` on paper along the guide line, `true_mm` true length. `from` is the corner
     whose guide line is measured; `point`
     the distance or measuring point that carries a true length, the opposite one when left out.
+    With `by_eye` pupils choose the place themselves, about there.
     """
 
     x_mm: Millimetres | None = None
@@ -39,6 +40,7 @@ class Cut(Measures):
     along_mm: Length | None = None
     true_mm: Length | None = None
     point: Literal["left", "right"] | None = None
+    by_eye: bool | None = None
     from_: Annotated[Corner | None, Field(alias="from")] = None
 
     @model_validator(mode="after")
@@ -47,6 +49,10 @@ class Cut(Measures):
             raise ValueError("give exactly one of x_mm, fraction, along_mm, true_mm")
         if self.point is not None and self.true_mm is None:
             raise ValueError("point carries a true length; give true_mm, or leave point out")
+        if self.by_eye and self.along_mm is None and self.fraction is None:
+            raise ValueError(
+                "by_eye is for along_mm and fraction; leave it out, or give one of them"
+            )
         return self
 
     @property
@@ -135,15 +141,15 @@ class Cut(Measures):
 
         `marks` are corners already drawn: one that lies where a true length ends is used for it.
         """
-        length, say = paper.wording.length, paper.wording.say
+        length, say, square = paper.wording.length, paper.wording.say, paper.wording.square
         line = f"the line from {start.name} to {vp.name}"
         if self.x_mm is not None:
             foot = paper.measure_on_edge(self.x_mm)
             mark = paper.cross(paper.upright(foot), guide)
             return mark, say(
-                f"Measure {length(self.x_mm)} from the left edge and lay the set square there: "
+                f"Measure {length(self.x_mm)} from the left edge and lay the {square} there: "
                 f"where it crosses {line} is {mark.name}.",
-                f"Measure {length(self.x_mm)} from the left edge. Put the set square there. "
+                f"Measure {length(self.x_mm)} from the left edge. Put the {square} there. "
                 f"Mark {mark.name} on {line}.",
             )
         if self.true_mm is not None:
@@ -151,6 +157,12 @@ class Cut(Measures):
         along_mm = self.along_mm or distance(start.at, vp.at) * (self.fraction or 0.0)
         mark = paper.measure_along(start, vp, along_mm)
         paper.reach(guide, mark)
+        if self.by_eye:
+            about = paper.wording.rough(along_mm)
+            return mark, say(
+                f"Choose by eye how far back it goes on {line}, about {about}: {mark.name}.",
+                f"Choose how far back it goes. Mark {mark.name} on {line}, about {about} along.",
+            )
         return mark, say(
             f"Measure {length(along_mm)} along {line}: {mark.name}.",
             f"Put zero on {start.name}. Measure {length(along_mm)} along {line}. Mark {mark.name}.",

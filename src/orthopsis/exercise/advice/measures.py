@@ -41,20 +41,16 @@ class Strip:
 
 def strips(scene: Scene) -> tuple[Strip, ...]:
     """The strips of paper that the sheet needs, and how long each is."""
-    found, sheet = [], scene.sheet
+    found = []
     rulers = RULERS_IN_MM if scene.wording.units == "in" else RULERS_MM
     starts = [place for body in bodies(scene) for place, _ in body.corners]
     for vp in scene.vanishing_points:
-        x, y = vp.at.xy
-        out = {
-            "left": -x, "right": x - sheet.width_mm, "top": -y, "bottom": y - sheet.height_mm,
-        }  # fmt: skip
-        side = max(out, key=lambda name: out[name])
-        if out[side] <= 0.0:
+        side, out_mm = scene.sheet.beside(vp.at)
+        if out_mm <= 0.0:
             continue
-        reach_mm = max((distance(start, vp.at) for start in starts), default=out[side])
+        reach_mm = max((distance(start, vp.at) for start in starts), default=out_mm)
         ruler = next((mm for mm in rulers if mm >= reach_mm), None)
-        found.append(Strip(vp.name, side, out[side], ruler))
+        found.append(Strip(vp.name, side, out_mm, ruler))
     return tuple(found)
 
 

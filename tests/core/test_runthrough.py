@@ -1,0 +1,164 @@
+"""The run-through as a teacher gives it: the construction stays whole whatever is changed."""
+
+from __future__ import annotations
+
+import pytest
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.records import steps_text
+from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.exercise.runthrough import (
+    keyed,
+    may_change_places,
+    refuse_empty,
+    run_through,
+    said_measures,
+    shown,
+)
+from tests.documents import ONE_POINT, changed, example
+
+EXAMPLES = ["seed-crates", "bell-corner", "fern", "bins-at-the-gate"]
+
+
+def with_run(scene, order=(), **edits):
+    run = {"order": list(order), "steps": edits}
+    return resolve(from_data({**to_data(scene.exercise), "run": run}))
+
+
+def edited(scene, key, **edit):
+    run = {"steps": {key: edit}}
+    return resolve(from_data({**to_data(scene.exercise), "run": run}))
+
+
+def all_lines(made):
+    return [drawn for step in made for drawn in step.strokes]
+
+
+def finished(made):
+    """What becomes of each line, by the line itself and not by its number."""
+    lines = all_lines(made)
+    return (
+        sorted(repr(line) for line in lines),
+        sorted(repr(lines[k]) for step in made for k in step.darkens),
+        sorted(repr(lines[k]) for step in made for k in step.erases),
+    )
+
+
+@pytest.mark.parametrize("name", EXAMPLES)
+def test_without_changes_it_is_the_construction(name):
+    scene = example(name)
+    made = run_through(scene)
+    assert [s.title for s in made] == [s.title for s in steps(scene)]
+    keys = [step.key for step in made]
+    assert len(set(keys)) == len(keys)
+
+
+def test_names_last_when_measures_change():
+    before = run_through(example("seed-crates"))
+    data = to_data(example("seed-crates").exercise)
+    data["pieces"][0]["front"]["x_mm"] += 10
+    data["wording"] = {"line": "horizon", "units": "in"}
+    after = run_through(resolve(from_data(data)))
+    assert [step.key for step in before] == [step.key for step in after]
+
+
+@pytest.mark.parametrize("name", EXAMPLES)
+def test_hiding_joining_and_splitting_lose_no_line(name):
+    scene = example(name)
+    whole = finished(run_through(scene))
+    for step in run_through(scene)[::4]:
+        for edit in ({"hidden": True}, {"with_next": True}, {"first_lines": 1}):
+            assert finished(run_through(edited(scene, step.key, **edit))) == whole, step.key
+
+
+def test_a_hidden_step_is_drawn_and_not_said():
+    scene = example("seed-crates")
+    key = run_through(scene)[0].key
+    made = run_through(edited(scene, key, hidden=True))
+    assert shown(made)[0] == 2
+    assert "1. The vanishing point" in steps_text(scene, made)
+    with pytest.raises(ExerciseError, match="every step is hidden"):
+        refuse_empty([made[0]])
+
+
+def test_two_steps_are_said_as_one():
+    scene = example("seed-crates")
+    one, two = run_through(scene)[2:4]
+    made = run_through(edited(scene, one.key, with_next=True))
+    assert len(made) == len(run_through(scene)) - 1
+    joined = made[2]
+    assert joined.title == f"{one.title}; {two.title[0].lower()}{two.title[1:]}"
+    assert joined.instruction == f"{one.instruction} {two.instruction}"
+    assert joined.strokes == [*one.strokes, *two.strokes]
+    assert joined.minutes == pytest.approx(one.minutes + two.minutes, abs=0.5)
+
+
+def test_a_step_is_split_after_a_line():
+    scene = example("seed-crates")
+    step = run_through(scene)[2]
+    assert len(step.strokes) == 4
+    made = run_through(edited(scene, step.key, first_lines=3))
+    first, second = made[2:4]
+    assert (len(first.strokes), len(second.strokes)) == (3, 1)
+    assert (first.title, second.title) == (f"{step.title}, first", f"{step.title}, then")
+    assert {m.name for m in [*first.marks, *second.marks]} == {m.name for m in step.marks}
+    assert run_through(edited(scene, step.key, first_lines=9))[2] == made[2].__class__(
+        **vars(step)
+    ), "where there are not so many lines it stays one"
+
+
+def test_a_step_comes_earlier_only_where_nothing_of_it_rests_on_the_other():
+    scene = example("bell-corner")
+    made = run_through(scene)
+    allowed = [k for k in range(1, len(made)) if may_change_places(made[k - 1], made[k])]
+    assert allowed, "the left and the right side of a box do not rest on each other"
+    titles = [made[k].title for k in allowed]
+    assert any("right side" in title for title in titles)
+    for k in range(1, len(made)):
+        keys = [step.key for step in made]
+        keys[k - 1 : k + 1] = [keys[k], keys[k - 1]]
+        moved = run_through(with_run(scene, keys))
+        assert finished(moved) == finished(made)
+        if k in allowed:
+            assert [step.key for step in moved] == keys
+        else:
+            assert [step.key for step in moved] == [step.key for step in made]
+
+
+def test_nothing_is_used_before_it_is_made_in_any_order():
+    scene = example("bell-corner")
+    made = run_through(scene)
+    moved = run_through(with_run(scene, [step.key for step in reversed(made)]))
+    known = {"left edge", "right edge", "top edge", "bottom edge"}
+    first_made = {move.makes for step in made for move in step.moves if move.makes}
+    for step in moved:
+        for move in step.moves:
+            assert not (set(move.uses) & first_made) - known, (step.title, move)
+            known |= {move.makes} if move.makes else set()
+
+
+def test_words_of_ones_own_keep_their_measures_true():
+    scene = example("seed-crates")
+    step = run_through(scene)[2]
+    said = said_measures(step, scene.wording)
+    assert said[0] in step.instruction
+    words = "Put your pencil {1} from the left, {2} down. {9}"
+    data = {**to_data(scene.exercise), "run": {"steps": {step.key: {"instruction": words}}}}
+    told = run_through(resolve(from_data(data)))[2].instruction
+    assert told == f"Put your pencil {said[0]} from the left, {said[1]} down. {{9}}"
+    data["pieces"][0]["front"]["x_mm"] = 50
+    assert "5 cm from the left" in run_through(resolve(from_data(data)))[2].instruction
+
+
+def test_changes_of_steps_that_are_gone_do_no_harm():
+    scene = edited(example("seed-crates"), "shed/The roof", title="Roof", hidden=True)
+    assert [s.title for s in run_through(scene)] == [s.title for s in steps(scene)]
+
+
+def test_the_same_title_twice_has_two_names():
+    front = ONE_POINT["pieces"][0]
+    made = steps(resolve(from_data(changed(ONE_POINT, pieces=[front]))))
+    assert [s.key for s in keyed([made[0], made[0], made[1]])] == [
+        "/eye level", "/eye level 2", "/points"
+    ]  # fmt: skip
