@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from orthopsis.construction.moves import Mark, Step
 from orthopsis.exercise.resolve import Scene, eye_level_behind
@@ -117,6 +117,33 @@ def family_colour(family: str) -> str:
     return FAMILY_COLOURS.get(family.rsplit(":", 1)[-1], GRAPHITE)
 
 
+def sign_of(name: str) -> str:
+    """The shape of a point's mark, which tells families apart without colour."""
+    return FAMILY_SIGNS.get(name.rsplit(":", 1)[-1], "round")
+
+
+def in_grey(figure: Figure) -> Figure:
+    """The figure without colour: lines of ink and graphite, fills as light as they were."""
+
+    def line(colour: str) -> str:
+        return colour if colour in (INK, GRAPHITE) else INK
+
+    return replace(
+        figure,
+        rules=[replace(r, pen=replace(r.pen, colour=line(r.pen.colour))) for r in figure.rules],
+        fills=[replace(fill, colour=_grey(fill.colour)) for fill in figure.fills],
+        dots=[replace(dot, colour=line(dot.colour)) for dot in figure.dots],
+        labels=[replace(label, colour=line(label.colour)) for label in figure.labels],
+    )
+
+
+def _grey(colour: str) -> str:
+    """The grey of the same luma. Source: Rec. ITU-R BT.601 (from memory)."""
+    red, green, blue = (int(colour[k : k + 2], 16) for k in (1, 3, 5))
+    luma = round(0.299 * red + 0.587 * green + 0.114 * blue)
+    return f"#{luma:02X}{luma:02X}{luma:02X}"
+
+
 def picture_figure(
     scene: Scene, strokes: Iterable[Stroke], scale: float = 1.0, with_eye_level: bool = True
 ) -> Figure:
@@ -196,9 +223,8 @@ def _vanishing_points(
         if not scene.sheet.contains(vp.at) or (names is not None and vp.name not in names):
             continue
         x, y = vp.at.xy
-        short = vp.name.rsplit(":", 1)[-1]
         colour = family_colour(vp.name)
-        figure.dots.append(Dot((x, y), 1.4 * scale, colour, FAMILY_SIGNS.get(short, "round")))
+        figure.dots.append(Dot((x, y), 1.4 * scale, colour, sign_of(vp.name)))
         beside = x + 2.2 * scale if x < scene.sheet.width_mm - 14 * scale else x - 11 * scale
         figure.labels.append(Label((beside, y - 2.2 * scale), vp.name, 4.2 * scale, colour))
 

@@ -1,7 +1,8 @@
 // The pages of a handout. Everything is finished in data.json and the figures beside it.
 #let data = json("data.json")
 #let ink = rgb("#23272E")
-#let graphite = rgb("#6A6E75")
+#let graphite = rgb("#50545B")
+#let office = (width: data.office.width_mm * 1mm, height: data.office.height_mm * 1mm)
 
 #set document(title: data.title)
 #set text(font: "Atkinson Hyperlegible Next", size: 11pt, fill: ink, number-width: "tabular")
@@ -15,57 +16,227 @@
 #show "⅞": fraction("7", "8")
 #show regex("\d+⁄\d+"): it => { let (a, b) = it.text.split("⁄"); fraction(a, b) }
 
-#let scale-bar = box[
+#let quiet(body, size: 8.5pt) = text(size: size, fill: graphite, body)
+
+#let scale-bar = box(fill: white, inset: 1mm)[
   #stack(dir: ttb, spacing: 1mm,
     box(width: 100mm, height: 2.5mm, stroke: (left: 0.4pt, right: 0.4pt, bottom: 0.8pt))[
       #for i in range(1, 10) { place(dx: i * 10mm, dy: 1mm, line(angle: 90deg, length: 1.5mm, stroke: 0.4pt)) }
     ],
-    text(size: 8pt, fill: graphite)[This bar is 100 mm long. If it is not, print again at 100 %, not "fit to page".],
+    quiet(size: 8pt)[This bar is 100 mm long. If it is not, print again at 100 %, not "fit to page".],
   )
 ]
 
-#if "steps" in data.parts [
-  #set page(paper: "a4", margin: (x: 18mm, y: 16mm), footer: context [
-    #set text(size: 8.5pt, fill: graphite)
-    #data.title #h(1fr) #counter(page).display()
-  ])
-  #text(size: 24pt, weight: "bold", data.title)
-  #v(-2mm)
-  #grid(columns: (1fr, 62mm), column-gutter: 8mm,
-    image("cover.svg", width: 100%),
-    [
-      #set text(size: 10pt)
-      *Sheet* \ #data.sheet
-      #v(1mm)
-      *Measures*
-      #for (name, place) in data.measures [ \ #name: #place ]
-      #v(1mm)
-      *You need* \ #data.materials.join(", ")
-      #v(1mm)
-      *Time* \ about #calc.round(data.minutes) minutes, #data.steps.len() steps
-    ],
-  )
-  #v(2mm)
-  #line(length: 100%, stroke: 0.5pt + graphite)
-  #for (i, step) in data.steps.enumerate() {
-    block(breakable: false, width: 100%, above: 5mm,
-      grid(columns: (84mm, 1fr), column-gutter: 6mm,
-        box(stroke: 0.4pt + graphite, image("step-" + str(i + 1) + ".svg", width: 100%)),
-        [
-          #text(weight: "bold", size: 12pt)[#(i + 1). #step.title]
-          #v(0.5mm)
-          #step.instruction
-          #v(0.5mm)
-          #text(size: 9.5pt, fill: graphite)[*Check:* #step.check]
-        ],
-      )
-    )
+#let office-page(body) = page(
+  width: office.width, height: office.height, margin: (x: 16mm, y: 15mm),
+  footer: context { set text(size: 8.5pt, fill: graphite); [#data.title #h(1fr) #counter(page).display()] },
+  body,
+)
+
+#let heading-line(body) = { text(size: 20pt, weight: "bold", body); v(-1mm) }
+
+// --- steps ---------------------------------------------------------------------------------------
+
+// A figure as large as its place allows, with a line around the paper.
+#let framed(figure) = layout(place => {
+  let wide = calc.min(place.width, place.height / data.high_to_wide)
+  align(center + top, box(stroke: 0.4pt + graphite, image(figure, width: wide)))
+})
+
+#let step-words(i, step, size) = {
+  set text(size: size)
+  set par(leading: 0.5em)
+  text(weight: "bold", size: size + 1pt)[#(i + 1). #step.title]
+  v(-1.5mm)
+  step.instruction
+  v(-1.5mm)
+  quiet(size: size - 1pt)[*Check:* #step.check]
+}
+
+// The figure above its words, or beside them where four lying sheets share a page.
+#let step-cell(i, step, size, beside) = block(width: 100%, height: 100%, breakable: false,
+  if beside {
+    grid(columns: (82mm, 1fr), column-gutter: 7mm, framed(step.figure), step-words(i, step, size))
+  } else {
+    grid(rows: (1fr, auto), row-gutter: 2mm, framed(step.figure), step-words(i, step, size))
+  })
+
+#let steps-page(it) = {
+  let beside = it.per_page == 4 and data.high_to_wide < 1
+  let columns = if it.per_page == 2 or beside { 1 } else { 2 }
+  let rows = calc.quo(it.per_page, columns)
+  let head-rows = if beside { 2 } else { 1 }
+  let size = if it.per_page == 2 { 12pt } else if it.per_page == 4 { 10.5pt } else { 8.5pt }
+  let gutter = 7mm
+  let high = (office.height - 30mm - (rows - 1) * gutter) / rows
+  let head-high = head-rows * high + (head-rows - 1) * gutter
+  let head = {
+    heading-line(data.title)
+    grid(columns: (1fr, 64mm), column-gutter: 6mm,
+      block(height: head-high - 16mm, width: 100%, framed(it.cover)),
+      [
+        #set text(size: 9.5pt)
+        *Sheet* \ #it.sheet
+        #v(0.5mm)
+        *Measures*
+        #for (name, place) in it.measures [ \ #name: #place ]
+        #v(0.5mm)
+        *You need* \ #it.materials.join(", ")
+        #v(0.5mm)
+        *Time* \ about #calc.round(it.minutes) minutes, #it.steps.len() steps
+      ])
   }
-]
+  let cells = it.steps.enumerate().map(((i, step)) => step-cell(i, step, size, beside))
+  let first = calc.min(cells.len(), it.per_page - head-rows * columns)
+  office-page({
+    block(height: head-high, width: 100%, head)
+    v(gutter - 1.2em)
+    grid(columns: (1fr,) * columns, rows: high, gutter: gutter, ..cells.slice(0, first))
+  })
+  for group in cells.slice(first).chunks(it.per_page) {
+    office-page(grid(columns: (1fr,) * columns, rows: high, gutter: gutter, ..group))
+  }
+}
 
-#if "key" in data.parts [
-  #set page(width: data.width_mm * 1mm, height: data.height_mm * 1mm, margin: 0mm, footer: none)
-  #place(top + left, image("key.svg", width: data.width_mm * 1mm))
-  #place(bottom + left, dx: 8mm, dy: -5mm, scale-bar)
-  #place(bottom + right, dx: -8mm, dy: -5mm, text(size: 8pt, fill: graphite)[#data.title, answer key at true size])
-]
+// --- true size -----------------------------------------------------------------------------------
+
+#let true-content(it) = {
+  place(top + left, image(it.figure, width: it.width_mm * 1mm))
+  if it.at("pupil", default: none) != none {
+    place(top + left, dx: 14mm, dy: 5mm, text(size: 11pt, weight: "bold", it.pupil))
+  }
+  if it.at("qr", default: none) != none {
+    place(top + right, dx: -14mm, dy: 4mm, image(it.qr, width: 20mm))
+  }
+  place(bottom + left, dx: 14mm, dy: -4mm, scale-bar)
+  place(bottom + right, dx: -14mm, dy: -5mm, quiet(size: 8pt)[#data.title, #it.words])
+}
+
+#let true-page(it) = {
+  if it.tiles.len() == 0 {
+    page(width: it.width_mm * 1mm, height: it.height_mm * 1mm, margin: 0mm, footer: none,
+      block(width: 100%, height: 100%, true-content(it)))
+  }
+  let m = data.margin_mm * 1mm
+  for tile in it.tiles {
+    page(width: it.page_width_mm * 1mm, height: it.page_height_mm * 1mm, margin: m, footer: none, {
+      box(width: tile.width_mm * 1mm, height: tile.height_mm * 1mm, clip: true,
+        place(top + left, dx: -tile.x_mm * 1mm, dy: -tile.y_mm * 1mm,
+          box(width: it.width_mm * 1mm, height: it.height_mm * 1mm, true-content(it))))
+      let o = data.overlap_mm * 1mm
+      let dash = (paint: graphite, thickness: 0.4pt, dash: "dashed")
+      // Where the next page's edge comes to lie.
+      if tile.column > 1 { place(top + left, dx: o, line(angle: 90deg, length: tile.height_mm * 1mm, stroke: dash)) }
+      if tile.row > 1 { place(top + left, dy: o, line(length: tile.width_mm * 1mm, stroke: dash)) }
+      for (x, y) in ((0, 0), (tile.width_mm, 0), (0, tile.height_mm), (tile.width_mm, tile.height_mm)) {
+        place(top + left, dx: x * 1mm - 3mm, dy: y * 1mm, line(length: 6mm, stroke: 0.5pt))
+        place(top + left, dx: x * 1mm, dy: y * 1mm - 3mm, line(angle: 90deg, length: 6mm, stroke: 0.5pt))
+      }
+      if it.rows * it.columns > 1 {
+        place(bottom + center, dy: 4mm, quiet(size: 7.5pt)[
+          row #tile.row of #it.rows, column #tile.column of #it.columns: cut along the crosses,
+          lay this page's edge on the dashed line of its neighbour])
+      }
+    })
+  }
+}
+
+// --- the rest ------------------------------------------------------------------------------------
+
+#let strips-page(it) = office-page({
+  heading-line[Strips for far points]
+  if it.strips.len() == 0 [All points lie on the sheet: no strip is needed.]
+  else [Cut along the dashes. Tape the hatched end under the sheet's edge so that the inked edge meets it.]
+  for strip in it.strips {
+    block(breakable: false, above: 7mm, {
+      text(weight: "bold", strip.title); [ #h(2mm) #strip.note]
+      v(1mm)
+      let turned = strip.width_mm * 1mm > office.width - 32mm
+      if turned { rotate(90deg, reflow: true, image(strip.figure, width: strip.width_mm * 1mm)) }
+      else { image(strip.figure, width: strip.width_mm * 1mm) }
+    })
+  }
+  v(1fr)
+  scale-bar
+})
+
+#let board-page(it) = office-page({
+  heading-line[At the board: #data.title]
+  [On a board of #it.size everything is #it.factor times as large as on the sheet, measured from the board's own edges.]
+  for note in it.notes { v(1mm); note }
+  v(2mm)
+  for (i, step) in it.steps.enumerate() {
+    block(breakable: false, above: 3.2mm, {
+      text(weight: "bold")[#(i + 1). #step.title.] + [ ] + step.instruction
+      if step.note != "" { linebreak(); quiet(size: 10pt)[#step.note] }
+    })
+  }
+})
+
+#let slip(it, name) = box(width: 100%, height: 100%, inset: 5mm, stroke: (paint: graphite, thickness: 0.4pt, dash: "dashed"), {
+  set text(size: 9pt)
+  text(weight: "bold")[#data.title] + h(1fr) + if name == none [Name: #box(width: 34mm, stroke: (bottom: 0.4pt), height: 3mm)] else { strong(name) }
+  v(1mm)
+  [Lines that should be there: ] + it.lines.map(l => [#l.count #l.family]).join(", ") + [.]
+  v(1mm)
+  grid(columns: (auto, 1fr), gutter: 2.2mm,
+    sym.square, [The #it.eye_level is level.],
+    sym.square, [Lines meet in their points.],
+    sym.square, [Uprights stand upright.],
+    sym.square, [Corners close: no gap, no overshoot.])
+  v(1fr)
+  [Next time: #box(width: 1fr, stroke: (bottom: 0.4pt), height: 3mm)]
+  v(2mm)
+  box(width: 1fr, stroke: (bottom: 0.4pt), height: 3mm)
+})
+
+#let slips-page(it) = {
+  let names = if it.pupils.len() == 0 { (none,) * 8 } else { it.pupils }
+  for group in names.chunks(8) {
+    page(width: office.width, height: office.height, margin: 10mm, footer: none,
+      grid(columns: (1fr, 1fr), rows: (1fr,) * 4, ..group.map(name => slip(it, name))))
+  }
+}
+
+#let materials-page(it) = office-page({
+  heading-line[What to put out]
+  [For #it.count pupils, with a few spare of what is used up.]
+  v(3mm)
+  table(columns: (1fr, auto, auto), inset: 3mm, stroke: (x, y) => (bottom: 0.4pt + graphite),
+    table.header([*Thing*], [*For one*], [*For all*]),
+    ..it.items.map(item => (item.name, item.each, str(item.all))).flatten())
+})
+
+#let cards-page(it) = {
+  for group in it.cards.chunks(2) {
+    office-page(grid(columns: 1, rows: (1fr, 1fr), gutter: 8mm, ..group.map(card => {
+      heading-line(card.pupil)
+      if card.figure != none { image(card.figure, height: 74mm) }
+      for line in card.measures { block(above: 2mm, text(size: 9.5pt, line)) }
+    })))
+  }
+}
+
+#let plan-page(it) = office-page({
+  heading-line[Lesson plan: #data.title]
+  [About #calc.round(it.minutes) minutes of drawing#if it.age != none [ at the age of #it.age], in #it.periods.len() #if it.periods.len() == 1 [lesson] else [lessons].]
+  for (i, period) in it.periods.enumerate() {
+    block(breakable: false, above: 4mm, {
+      text(weight: "bold")[Lesson #(i + 1), #calc.round(period.minutes) minutes of drawing]
+      linebreak()
+      period.steps.map(step => [#step.number. #step.title]).join("; ")
+    })
+  }
+  for list-of in it.lists {
+    block(breakable: false, above: 5mm, {
+      text(weight: "bold", size: 12.5pt, list-of.title)
+      list(..list-of.lines.map(line => [#line]))
+    })
+  }
+})
+
+#let makers = (
+  "plan": plan-page, "steps": steps-page, "true": true-page, strips: strips-page, board: board-page, slips: slips-page,
+  materials: materials-page, cards: cards-page,
+)
+#for it in data.pages { (makers.at(it.kind))(it) }

@@ -1,89 +1,316 @@
-"""The handout as PDF, and drawings as PNG, both set by typst from figures and plain data."""
+"""What is printed, page by page: figures and plain data, set by typst into one PDF."""
 
 from __future__ import annotations
 
-import json
-import tempfile
-from collections.abc import Sequence
-from importlib.resources import files
-from pathlib import Path
-from typing import Any, Literal
+import io
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+from typing import Any
 
-import typst
+import segno
 
 from orthopsis.construction.moves import Step
-from orthopsis.construction.wording import Wording
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
 from orthopsis.exercise.forgiveness import forgiveness
-from orthopsis.exercise.resolve import Scene, picture, steps, where_point
-from orthopsis.handout.figure import Figure, picture_figure, step_figure
+from orthopsis.exercise.materials import materials
+from orthopsis.exercise.personal import with_text
+from orthopsis.exercise.plan import lesson_plan
+from orthopsis.exercise.resolve import Scene, picture, resolve, steps, where_point
+from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
+from orthopsis.handout.aids import (
+    corner_marks,
+    fan_figure,
+    ladders_figure,
+    starter_figure,
+    strips,
+)
+from orthopsis.handout.figure import Figure, in_grey, picture_figure, step_figure
+from orthopsis.handout.order import OFFICE_MM, Order, Part
 from orthopsis.handout.svg import to_svg
-from orthopsis.perspective.stroke import Role
-
-Part = Literal["steps", "key"]
-PARTS: tuple[Part, ...] = ("steps", "key")
+from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
+from orthopsis.handout.typeset import typeset
+from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.pieces.letters import Letters
 
 STEP_FIGURE_MM = 110.0
 """Width at which a step's figure is printed; pens are thickened to match."""
 
+PLAIN = Order()
 
-def handout_pdf(scene: Scene, parts: Sequence[Part] = PARTS) -> bytes:
-    """The pages of an exercise as one PDF.
+Page = dict[str, Any]
+Tell = Callable[[int], None]
 
-    `steps` are A4 pages with one picture and sentence per step; `key` is the finished drawing at
-    true size on the exercise's own sheet, with a 100 mm bar to check the printer's scale.
+
+def handout_pdf(
+    scene: Scene, order: Order | Sequence[Part] = PLAIN, tell: Tell | None = None
+) -> bytes:
+    """The pages that were ordered, as one PDF; `tell` hears how many pupils' sheets are ready.
+
     Raises ExerciseError, NoDrawingOrder.
     """
-    drawing = picture(scene)
-    files_: dict[str, str] = {}
-    scale = max(1.0, scene.sheet.width_mm / STEP_FIGURE_MM * 0.62)
-    made = steps(scene) if "steps" in parts else []
-    for number in range(1, len(made) + 1):
-        files_[f"step-{number}.svg"] = to_svg(step_figure(scene, made, number, scale))
-    outlines = [stroke for stroke in drawing if stroke.role is Role.OUTLINE]
-    files_["cover.svg"] = to_svg(picture_figure(scene, outlines, scale))
-    files_["key.svg"] = to_svg(_bare(picture_figure(scene, outlines)))
-    data = _data(scene, made, parts)
-    return _typeset("handout.typ", data, files_, "pdf")
+    if not isinstance(order, Order):
+        order = Order(tuple(order))
+    pack = Pack(scene, order)
+    makers: dict[Part, Callable[[], None]] = {
+        "plan": pack.plan,
+        "steps": pack.steps_pages,
+        "key": pack.key,
+        "starter": lambda: pack.starters(tell or (lambda _: None)),
+        "fan": lambda: pack.true_size("fan", fan_figure(scene), "fan of lines, for a transparency"),
+        "strips": pack.strips,
+        "ladders": lambda: pack.true_size("ladders", ladders_figure(scene), "edge ladders"),
+        "board": pack.board,
+        "slips": pack.slips,
+        "materials": pack.materials,
+    }
+    for part in order.parts:
+        makers[part]()
+    width_mm, height_mm = OFFICE_MM[order.office]
+    data = {
+        "title": scene.exercise.title,
+        "high_to_wide": scene.sheet.height_mm / scene.sheet.width_mm,
+        "office": {"width_mm": width_mm, "height_mm": height_mm},
+        "margin_mm": MARGIN_MM,
+        "overlap_mm": OVERLAP_MM,
+        "pages": pack.pages,
+    }
+    return typeset("handout.typ", data, pack.files, "pdf")
 
 
 def figure_png(figure: Figure, dots_per_inch: float = 100.0) -> bytes:
     """A figure as PNG at true size for the given resolution."""
     data = {"width_mm": figure.width_mm, "height_mm": figure.height_mm}
-    return _typeset("figure.typ", data, {"figure.svg": to_svg(figure)}, "png", dots_per_inch)
+    return typeset("figure.typ", data, {"figure.svg": to_svg(figure)}, "png", dots_per_inch)
 
 
 def figure_pdf(figure: Figure) -> bytes:
     """A figure as one PDF page at true size, with vector lines."""
     data = {"width_mm": figure.width_mm, "height_mm": figure.height_mm}
-    return _typeset("figure.typ", data, {"figure.svg": to_svg(figure)}, "pdf")
+    return typeset("figure.typ", data, {"figure.svg": to_svg(figure)}, "pdf")
 
 
-def _bare(figure: Figure) -> Figure:
-    figure.paper = False
-    return figure
+@dataclass
+class Pack:
+    """Pages on their way to the printer, with the figures that they show by name."""
 
+    scene: Scene
+    order: Order
+    pages: list[Page] = field(default_factory=list)
+    files: dict[str, str] = field(default_factory=dict)
 
-def _data(scene: Scene, made: Sequence[Step], parts: Sequence[Part]) -> dict[str, Any]:
-    exercise, wording = scene.exercise, scene.wording
-    return {
-        "title": exercise.title,
-        "parts": list(parts),
-        "sheet": _sheet_words(scene),
-        "measures": [*_measures(scene, wording), *_exactness(made)],
-        "materials": _materials(scene, wording),
-        "minutes": sum(step.minutes for step in made),
-        "steps": [
+    @cached_property
+    def made(self) -> list[Step]:
+        return run_through(self.scene)
+
+    @cached_property
+    def outlines(self) -> list[Stroke]:
+        return [stroke for stroke in picture(self.scene) if stroke.role is Role.OUTLINE]
+
+    def draw(self, name: str, figure: Figure) -> str:
+        """Keep a figure under a name; it is printed without colour where that is asked for."""
+        self.files[f"{name}.svg"] = to_svg(in_grey(figure) if self.order.grey else figure)
+        return f"{name}.svg"
+
+    def true_size(self, name: str, figure: Figure, words: str, **more: Any) -> None:
+        """A page as large as the sheet, or tiles of it on office paper."""
+        whole = figure.width_mm, figure.height_mm
+        page: Page = {
+            "kind": "true",
+            "figure": self.draw(name, figure),
+            "words": words,
+            "width_mm": whole[0],
+            "height_mm": whole[1],
+            "tiles": [],
+            **more,
+        }
+        if self.order.paper != "sheet":
+            tiling = tiled(*whole, OFFICE_MM[self.order.paper])
+            page["tiles"] = [tile._asdict() for tile in tiling.tiles]
+            page["rows"], page["columns"] = tiling.rows, tiling.columns
+            page["page_width_mm"] = tiling.page_width_mm
+            page["page_height_mm"] = tiling.page_height_mm
+        self.pages.append(page)
+
+    def plan(self) -> None:
+        plan, made = lesson_plan(self.scene), self.made
+        self.pages.append(
             {
-                "title": step.title,
-                "instruction": step.instruction,
-                "check": step.check,
-                "minutes": step.minutes,
+                "kind": "plan",
+                "minutes": plan.minutes,
+                "age": self.scene.exercise.age,
+                "periods": [
+                    {
+                        "minutes": period.minutes,
+                        "steps": [
+                            {"number": number, "title": made[number - 1].title}
+                            for number in range(period.first, period.last + 1)
+                            if not made[number - 1].hidden
+                        ],
+                    }
+                    for period in plan.periods
+                ],
+                "lists": [
+                    {"title": title, "lines": lines}
+                    for title, lines in (
+                        ("Words to introduce", plan.words),
+                        ("While walking round", plan.look_for),
+                        ("To put out", plan.materials),
+                        ("Take care", plan.cautions),
+                        ("Notes", plan.notes.splitlines()),
+                    )
+                    if lines
+                ],
             }
-            for step in made
-        ],
-        "width_mm": scene.sheet.width_mm,
-        "height_mm": scene.sheet.height_mm,
-    }
+        )
+
+    # --- the parts ---------------------------------------------------------------------------
+
+    def steps_pages(self) -> None:
+        scene, made, per_page = self.scene, self.made, self.order.per_page
+        refuse_empty(made)
+        wide_mm = {2: 150.0, 4: 84.0, 6: 76.0}[per_page]
+        scale = max(1.0, scene.sheet.width_mm / wide_mm * 0.45)
+        for number in shown(made):
+            self.draw(f"step-{number}", step_figure(scene, made, number, scale))
+        cover = picture_figure(scene, self.outlines, scale)
+        self.pages.append(
+            {
+                "kind": "steps",
+                "cover": self.draw("cover", cover),
+                "sheet": _sheet_words(scene),
+                "measures": [*_measures(scene), *_exactness(made)],
+                "materials": [item.name for item in materials(scene)],
+                "minutes": sum(step.minutes for step in made),
+                "per_page": per_page,
+                "steps": [
+                    {
+                        "figure": f"step-{number}.svg",
+                        "title": made[number - 1].title,
+                        "instruction": made[number - 1].instruction,
+                        "check": made[number - 1].check,
+                    }
+                    for number in shown(made)
+                ],
+            }
+        )
+
+    def key(self) -> None:
+        figure = replace(picture_figure(self.scene, self.outlines), paper=False)
+        self.true_size("key", figure, "answer key at true size")
+
+    def starters(self, tell: Tell) -> None:
+        """The sheet with its points, or one for each pupil with the name on it."""
+        scene, order = self.scene, self.order
+        figure = starter_figure(scene, with_points=scene.exercise.given != "rules")
+        if order.marks:
+            corner_marks(figure)
+        if not order.pupils:
+            self.true_size("starter", figure, "starter sheet", qr=self._code("0", ""))
+            return
+        word = any(isinstance(piece, Letters) for piece in scene.exercise.pieces)
+        cards: list[dict[str, Any]] = []
+        for number, pupil in enumerate(order.pupils, start=1):
+            code = self._code(str(number), pupil.code)
+            self.true_size("starter", figure, "starter sheet", pupil=pupil.name, qr=code)
+            if word:
+                cards.append(self._card(number, pupil.name))
+            tell(number)
+        if cards:
+            self.pages.append({"kind": "cards", "cards": cards})
+
+    def _card(self, number: int, pupil: str) -> dict[str, Any]:
+        """A pupil's own word: its picture, and the measures to set out."""
+        first = pupil.split()[0]
+        try:
+            own = resolve(with_text(self.scene.exercise, first))
+        except ExerciseError as error:
+            return {"pupil": pupil, "figure": None, "measures": [str(error)]}
+        drawn = [stroke for stroke in picture(own) if stroke.role is Role.OUTLINE]
+        figure = picture_figure(own, drawn, own.sheet.width_mm / STEP_FIGURE_MM * 0.5)
+        measured = [
+            step.instruction
+            for step in steps(own)
+            if any(measure.axis != "along" for measure in step.measures)
+        ]
+        name = self.draw(f"card-{number}", figure)
+        return {"pupil": pupil, "figure": name, "measures": measured[:6]}
+
+    def _code(self, name: str, pupil: str) -> str | None:
+        """A QR code that says which sheet this is; None where it is not asked for."""
+        if not self.order.marks or self.order.code is None:
+            return None
+        text = f"{self.order.code}:{pupil}" if pupil else self.order.code
+        out = io.BytesIO()
+        segno.make(text, error="m", micro=False).save(out, kind="svg", border=2, xmldecl=False)
+        self.files[f"qr-{name}.svg"] = out.getvalue().decode()
+        return f"qr-{name}.svg"
+
+    def strips(self) -> None:
+        cut = [
+            {
+                "title": strip.title,
+                "note": strip.note,
+                "figure": self.draw(f"strip-{number}", strip.figure),
+                "width_mm": strip.figure.width_mm,
+            }
+            for number, strip in enumerate(strips(self.scene), start=1)
+        ]
+        self.pages.append({"kind": "strips", "strips": cut})
+
+    def board(self) -> None:
+        """The construction in board measures, for the teacher's hand."""
+        large = on_board(self.scene)
+        made = [step for step in run_through(large) if not step.hidden]
+        factor = board_factor(self.scene)
+        length = large.wording.length
+        notes = [note for note in [points_note(large)] if note]
+        self.pages.append(
+            {
+                "kind": "board",
+                "size": f"{length(large.sheet.width_mm)} × {length(large.sheet.height_mm)}",
+                "factor": f"{factor:g}",
+                "notes": notes,
+                "steps": [
+                    {
+                        "title": step.title,
+                        "instruction": step.instruction,
+                        "note": reach_note(large, step),
+                    }
+                    for step in made
+                ],
+            }
+        )
+
+    def slips(self) -> None:
+        scene = self.scene
+        families = [vp.name for vp in scene.vanishing_points]
+        lines = [
+            {"family": name, "count": sum(stroke.family == name for stroke in self.outlines)}
+            for name in [*families, "vertical", "horizontal"]
+        ]
+        self.pages.append(
+            {
+                "kind": "slips",
+                "lines": [line for line in lines if line["count"]],
+                "eye_level": scene.wording.eye_level,
+                "pupils": [pupil.name for pupil in self.order.pupils],
+            }
+        )
+
+    def materials(self) -> None:
+        count = len(self.order.pupils) or self.order.class_size
+        self.pages.append(
+            {
+                "kind": "materials",
+                "count": count,
+                "items": [
+                    {"name": item.name, "each": item.each, "all": item.for_class(count)}
+                    for item in materials(self.scene)
+                ],
+            }
+        )
 
 
 def _sheet_words(scene: Scene) -> str:
@@ -92,8 +319,9 @@ def _sheet_words(scene: Scene) -> str:
     return f"{spec.size} ({across})" if isinstance(spec.size, str) else across
 
 
-def _measures(scene: Scene, wording: Wording) -> list[list[str]]:
+def _measures(scene: Scene) -> list[list[str]]:
     """The measures a pupil needs before the first step, name and value."""
+    wording = scene.wording
     rows = [
         [
             f"{wording.eye_level[0].upper()}{wording.eye_level[1:]}",
@@ -109,37 +337,3 @@ def _measures(scene: Scene, wording: Wording) -> list[list[str]]:
 def _exactness(made: Sequence[Step]) -> list[list[str]]:
     forgiven = forgiveness(made)
     return [["Forgiveness", f"measure to within {forgiven.mm:.1f} mm"]] if forgiven else []
-
-
-def _materials(scene: Scene, wording: Wording) -> list[str]:
-    eraser = "rubber" if wording.spelling == "UK" else "eraser"
-    things = ["one sheet of drawing paper", "HB and 2B pencils", eraser, "ruler", "set square"]
-    if any(not scene.sheet.contains(vp.at) for vp in scene.vanishing_points):
-        things.append("a strip of paper and tape for the far vanishing point")
-    return things
-
-
-def _typeset(
-    template: str,
-    data: dict[str, Any],
-    figures: dict[str, str],
-    form: Literal["pdf", "png"],
-    dots_per_inch: float | None = None,
-) -> bytes:
-    here = files("orthopsis.handout")
-    with tempfile.TemporaryDirectory() as folder:
-        room = Path(folder)
-        for name, text in figures.items():
-            (room / name).write_text(text, encoding="utf-8")
-        (room / "data.json").write_text(json.dumps(data), encoding="utf-8")
-        page = room / template
-        page.write_text(here.joinpath(template).read_text(encoding="utf-8"), encoding="utf-8")
-        result = typst.compile(
-            page,
-            root=room,
-            font_paths=[Path(str(here.joinpath("fonts")))],
-            ignore_system_fonts=True,
-            format=form,
-            ppi=dots_per_inch,
-        )
-    return result if isinstance(result, bytes) else result[0]

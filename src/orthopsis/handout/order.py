@@ -1,0 +1,46 @@
+"""What a teacher asks the printer for."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal, NamedTuple, get_args
+
+Part = Literal[
+    "plan", "steps", "key", "starter", "fan", "strips", "ladders", "board", "slips", "materials"
+]
+PARTS: tuple[Part, ...] = get_args(Part)
+"""All parts of a pack, in the order in which they are printed."""
+
+PerPage = Literal[2, 4, 6]
+Paper = Literal["sheet", "A4", "Letter"]
+
+OFFICE_MM: dict[str, tuple[float, float]] = {"A4": (210.0, 297.0), "Letter": (215.9, 279.4)}
+"""Paper of an office printer, portrait. Sources: ISO 216; ANSI/ASME Y14.1 (from memory)."""
+
+
+class SheetFor(NamedTuple):
+    """A pupil's own sheet: the name on it, and what its QR code ends with."""
+
+    name: str
+    code: str = ""
+
+
+@dataclass(frozen=True)
+class Order:
+    """The parts of a pack and how they are printed.
+
+    `paper` is what true-size pages come on: the exercise's own sheet, or office paper in tiles;
+    `office` is the paper of all other pages. `marks` prints corner marks and, with `code`, a QR
+    code that says which exercise and version a sheet belongs to. `pupils` get a sheet each of the
+    starter.
+    """
+
+    parts: tuple[Part, ...] = ("steps", "key")
+    per_page: PerPage = 4
+    paper: Paper = "sheet"
+    office: Literal["A4", "Letter"] = "A4"
+    grey: bool = False
+    marks: bool = False
+    code: str | None = None
+    pupils: tuple[SheetFor, ...] = ()
+    class_size: int = 30
