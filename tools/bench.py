@@ -7,6 +7,7 @@ the machine and its other work; ratios do not.
 from __future__ import annotations
 
 import gc
+import json
 import os
 import statistics
 import subprocess
@@ -24,11 +25,14 @@ import numpy as np
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.load import from_data, parse
 from orthopsis.exercise.resolve import Scene, picture, resolve, solids, steps
+from orthopsis.handout.order import PARTS as PARTS_OF_A_PACK
+from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
 from orthopsis.marking.judge import check_image
 from orthopsis.perspective.stroke import Role
 from orthopsis.picture import compiled
 from orthopsis.picture.hidden import Sight
+from orthopsis.web.routes.drawing import picture_record
 
 ROOT = Path(__file__).parents[1]
 
@@ -112,6 +116,12 @@ def drawn(data: dict[str, Any]) -> list[Any]:
     return picture(resolve(from_data(data)))
 
 
+def answered(data: dict[str, Any], lines_only: bool) -> str:
+    """What the server sends to the bench for a document."""
+    scene = resolve(from_data(data))
+    return json.dumps(picture_record(scene, lines_only=lines_only, hidden=not lines_only))
+
+
 def drawing() -> None:
     print("\nDrawing, from the document to the picture")
     few, many, street = boxes_on_a_floor(10), boxes_on_a_floor(100), a_street()
@@ -129,6 +139,11 @@ def drawing() -> None:
     report("100 boxes", hundred, "10 boxes (at most 20)", base)
     report("street of 330 boxes", median_s(lambda: drawn(street), 9), "100 boxes", hundred)
     report("100 boxes, kernel as it stands", plain, "compiled", hundred)
+    forty = boxes_on_a_floor(40)
+    lines = median_s(lambda: answered(forty, lines_only=True), 15)
+    report("answer to a moving hand, 40 boxes", lines, "100 boxes", hundred)
+    rested = median_s(lambda: answered(forty, lines_only=False), 5)
+    report("the same with facts and advice", rested, "100 boxes", hundred)
     for form in ("block", "curved"):
         word = a_word(form=form)
         seconds = median_s(lambda word=word: drawn(word), 9)
@@ -227,12 +242,24 @@ def marking() -> None:
     report("check of the same photo", judged, "OpenCV's own part", base)
 
 
+NAMES = ("Ada", "Bram", "Cleo", "Dario", "Edda")
+
+
 def printing() -> None:
     print("\nPrinting")
     scene = resolve(parse((ROOT / "examples" / "seed-crates.json").read_bytes()))
     base = median_s(lambda: handout_pdf(scene, ["key"]), 3)
     report("answer key", base, "itself", base)
     report("handout of 15 steps and key", median_s(lambda: handout_pdf(scene), 3), "the key", base)
+    everything = Order(PARTS_OF_A_PACK, marks=True, code="orthopsis:1:1")
+    whole = median_s(lambda: handout_pdf(scene, everything), 3)
+    report("all ten parts of a pack", whole, "the key", base)
+    pupils = tuple(SheetFor(f"{name} {k}", str(k)) for k in range(6) for name in NAMES)
+    sheets = Order(("starter",), marks=True, code="orthopsis:1:1", pupils=pupils)
+    report("30 pupils' sheets", median_s(lambda: handout_pdf(scene, sheets), 3), "the key", base)
+    fern = resolve(parse((ROOT / "examples" / "fern.json").read_bytes()))
+    words = median_s(lambda: handout_pdf(fern, sheets), 1)
+    report("30 pupils' sheets with their own words", words, "the key", base)
 
 
 def documents() -> None:

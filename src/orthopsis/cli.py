@@ -24,79 +24,70 @@ gc.disable()
 if TYPE_CHECKING:
     from collections.abc import Iterator
 
+    from orthopsis.construction.moves import Step
     from orthopsis.exercise.resolve import Scene
 
 
 def draw(args: argparse.Namespace) -> None:
     """Draw the exercise, finished or up to a step."""
-    from orthopsis.exercise.records import drawing_record
-    from orthopsis.exercise.resolve import picture, steps
-    from orthopsis.exercise.state import lines_after
+    from orthopsis.exercise.runthrough import run_through
+    from orthopsis.handout.export import exported
 
     with _scene(args) as scene:
-        if args.format == "gltf":
-            from orthopsis.handout.gltf import to_gltf
-
-            if args.step is not None:
-                raise OutputError("--step: solids are whole; leave --step out, or draw an SVG")
-            _write(args.output, to_gltf(scene))
-            return
-        made = [] if args.step is None else steps(scene)
+        if args.format == "gltf" and args.step is not None:
+            raise OutputError("--step: solids are whole; leave --step out, or draw an SVG")
+        made = [] if args.step is None else run_through(scene)
         number = None if args.step is None else _step(args.step, len(made))
-        if args.format in ("json", "dxf"):
-            strokes = (
-                picture(scene)
-                if number is None
-                else [drawn.stroke for drawn, _ in lines_after(made, number)]
-            )
-            if args.format == "json":
-                drawing = drawing_record(scene, strokes)
-                if scene.exercise.tone is not None and number is None:
-                    from orthopsis.exercise.records import planes_record
-                    from orthopsis.exercise.tone import planes
-
-                    drawing["planes"] = planes_record(planes(scene))
-                _write(args.output, _json(drawing))
-            else:
-                from orthopsis.handout.dxf import to_dxf
-
-                _write(args.output, to_dxf(scene, strokes))
-            return
-        from orthopsis.handout.figure import picture_figure, step_figure
-
-        if number is None:
-            figure = picture_figure(scene, picture(scene))
+        if args.format == "json":
+            _write(args.output, _json(_drawing(scene, made, number)))
         else:
-            figure = step_figure(scene, made, number)
-        if args.format == "svg":
-            from orthopsis.handout.svg import to_svg
+            _write(args.output, exported(scene, args.format, number, made))
 
-            _write(args.output, to_svg(figure))
-        else:
-            from orthopsis.handout.pages import figure_pdf, figure_png
 
-            _write(args.output, (figure_png if args.format == "png" else figure_pdf)(figure))
+def _drawing(scene: Scene, made: Sequence[Step], number: int | None) -> dict[str, Any]:
+    from orthopsis.exercise.records import drawing_record, planes_record
+    from orthopsis.exercise.state import strokes_at
+    from orthopsis.exercise.tone import planes
+
+    drawing = drawing_record(scene, strokes_at(scene, made, number))
+    if scene.exercise.tone is not None and number is None:
+        drawing["planes"] = planes_record(planes(scene))
+    return drawing
 
 
 def steps(args: argparse.Namespace) -> None:
     """Print the ruler-and-pencil steps."""
     from orthopsis.exercise.records import steps_record, steps_text
-    from orthopsis.exercise.resolve import steps as steps_of
+    from orthopsis.exercise.runthrough import run_through
 
     with _scene(args) as scene:
-        made = steps_of(scene)
+        made = run_through(scene)
         text = _json(steps_record(made)) if args.format == "json" else steps_text(scene, made)
         _write(args.output, text)
 
 
 def handout(args: argparse.Namespace) -> None:
     """Write the handout as PDF."""
-    from orthopsis.handout.pages import PARTS, handout_pdf
+    from orthopsis.handout.order import PARTS, Order
+    from orthopsis.handout.pages import handout_pdf
 
     wanted = [part.strip() for part in args.pack.split(",") if part.strip()]
     _known("--pack", wanted, PARTS)
     with _scene(args) as scene:
-        _write(args.output, handout_pdf(scene, [part for part in PARTS if part in wanted]))
+        order = Order(
+            parts=tuple(part for part in PARTS if part in wanted),
+            per_page=args.per_page,
+            paper=args.paper,
+            office="Letter" if args.paper == "Letter" else "A4",
+            grey=args.grey,
+            marks=args.marks,
+        )
+        if args.demand != "standard":
+            from orthopsis.exercise.demand import for_demand
+            from orthopsis.exercise.resolve import resolve
+
+            scene = resolve(for_demand(scene.exercise, args.demand))
+        _write(args.output, handout_pdf(scene, order))
 
 
 def check(args: argparse.Namespace) -> None:
@@ -158,7 +149,29 @@ def parser() -> argparse.ArgumentParser:
         printing.add_argument("-o", "--output", default="-", help="where to write; - for output")
     paging = verb(handout)
     paging.add_argument("-o", "--output", required=True, help="the PDF to write")
-    paging.add_argument("--pack", default="steps,key", help="parts, by comma: steps, key")
+    paging.add_argument(
+        "--pack",
+        default="steps,key",
+        help="parts, by comma: plan, steps, key, starter, fan, strips, ladders, board, slips, "
+        "materials",
+    )
+    paging.add_argument(
+        "--per-page", type=int, choices=(2, 4, 6), default=4, help="steps to a page"
+    )
+    paging.add_argument(
+        "--paper",
+        choices=("sheet", "A4", "Letter"),
+        default="sheet",
+        help="true-size pages on the exercise's own sheet, or in tiles on office paper",
+    )
+    paging.add_argument(
+        "--demand",
+        choices=("first steps", "standard", "stretch"),
+        default="standard",
+        help="the exercise as this demand has it",
+    )
+    paging.add_argument("--grey", action="store_true", help="no colours")
+    paging.add_argument("--marks", action="store_true", help="corner marks on starter sheets")
     checking = verb(check)
     checking.add_argument("image", help="a photo or scan (JPEG, PNG), or an SVG of lines")
     checking.add_argument("--step", type=int, help="judge a sheet drawn up to this step")

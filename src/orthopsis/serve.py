@@ -59,11 +59,17 @@ def serve(folder: Path, pages: Path, port: int, *, demo: bool, fresh: bool, yes:
             config = uvicorn.Config(
                 create_app(store, pages), log_level="warning", timeout_graceful_shutdown=5
             )
-            server = uvicorn.Server(config)
             compiling = _Compiling()
-            note.write_text(json.dumps({"pid": os.getpid(), "address": address}))
-            print(f"\nOrthopsis is ready: {address}\nCtrl+C stops it.", flush=True)
-            server.run(sockets=[listener])
+
+            class Server(uvicorn.Server):
+                """Says that it is ready once it hears requests and signals, and not before."""
+
+                async def startup(self, sockets: list[socket.socket] | None = None) -> None:
+                    await super().startup(sockets)
+                    note.write_text(json.dumps({"pid": os.getpid(), "address": address}))
+                    print(f"\nOrthopsis is ready: {address}\nCtrl+C stops it.", flush=True)
+
+            Server(config).run(sockets=[listener])
         finally:
             if compiling is not None:
                 compiling.stop()
@@ -195,7 +201,8 @@ def _is_at_work(pid: int) -> bool:
 
 def _listen(wished: int) -> socket.socket:
     for port in range(wished, wished + PORTS_TRIED):
-        listener = socket.socket()
+        # Named as TCP: only then does asyncio send small answers at once, without waiting 40 ms.
+        listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             listener.bind((HOST, port))

@@ -8,7 +8,8 @@ import math
 import pytest
 
 from orthopsis.exercise.records import drawing_record, steps_record
-from orthopsis.exercise.resolve import picture, steps
+from orthopsis.exercise.resolve import picture
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.web.app import create_app
 from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
@@ -39,7 +40,10 @@ def test_the_picture_is_that_of_the_command_line(client, data):
 @pytest.mark.parametrize("data", [ONE_POINT, THREE_POINT, DRUM])
 def test_the_steps_are_those_of_the_command_line(client, data):
     answer = client.post("/api/steps", json=data)
-    assert bare(answer.json()) == json.loads(json.dumps(steps_record(steps(scene_of(data)))))
+    made = bare(answer.json())
+    for step in made["steps"]:
+        del step["said"], step["earlier"]
+    assert made == json.loads(json.dumps(steps_record(run_through(scene_of(data)))))
     assert answer.json()["forgiveness_mm"] > 0
 
 
@@ -93,7 +97,8 @@ def test_an_answer_may_be_sent_back_as_it_came(client):
 
 
 def test_the_handout_is_a_pdf_to_look_at(client):
-    answer = client.post("/api/handout", json=changed(ONE_POINT, title="Böxes: a/b"))
+    asked = {"document": changed(ONE_POINT, title="Böxes: a/b"), "order": {"parts": ["steps"]}}
+    answer = client.post("/api/print", json=asked)
     assert answer.headers["content-type"] == "application/pdf"
     assert answer.headers["content-disposition"] == 'inline; filename="b-xes--a-b.pdf"'
     assert answer.content.startswith(b"%PDF")
@@ -187,3 +192,40 @@ def test_a_small_letter_is_refused_with_the_capitals_to_write(client):
     assert answer.status_code == 422
     assert "write 'FERN'" in answer.json()["detail"]
     assert answer.json()["field"] == "pieces[0].text"
+
+
+def test_steps_say_their_measures_and_what_may_come_earlier(client):
+    made = client.post("/api/steps", json=TWO_POINT).json()["steps"]
+    assert made[0]["said"] == ["12 cm"]
+    assert any(step["earlier"] for step in made)
+    edit = {"steps": {made[0]["key"]: {"hidden": True, "note": "Printed already"}}}
+    hidden = client.post("/api/steps", json={**TWO_POINT, "run": edit}).json()["steps"][0]
+    assert (hidden["hidden"], hidden["note"]) == (True, "Printed already")
+
+
+def test_the_board_has_its_own_measures_and_notes(client):
+    board = client.post("/api/board", json=ONE_POINT).json()
+    assert board["factor"] == 4
+    assert board["document"]["sheet"]["size"] == {"width_mm": 2400, "height_mm": 1200}
+    made = client.post("/api/steps", json=board["document"]).json()["steps"]
+    assert len(board["step_notes"]) == len(made)
+    assert "string" in board["step_notes"][0]
+
+
+@pytest.mark.parametrize(
+    "show",
+    [
+        {"kind": "lift", "piece": "corner", "up_mm": 20, "right_mm": -5},
+        {"kind": "spread", "factor": 1.5},
+        {"kind": "climb", "up_mm": 30},
+    ],
+)
+def test_a_demonstration_is_a_copy_with_a_sentence(client, show):
+    body = {"document": TWO_POINT, "show": show}
+    if show["kind"] == "lift":
+        show["piece"] = TWO_POINT["pieces"][0]["id"]
+    answer = client.post("/api/demonstrate", json=body).json()
+    assert answer["sentence"].endswith(".")
+    assert client.post("/api/picture", json=answer["document"]).status_code == 200
+    refused = client.post("/api/demonstrate", json={**body, "show": {"kind": "juggle"}})
+    assert refused.status_code == 422

@@ -50,8 +50,6 @@ def test_the_cover_is_the_real_drawing(client):
     cover = client.get(f"/api/exercises/{one['id']}/cover.svg")
     assert cover.headers["content-type"].startswith("image/svg+xml")
     assert cover.text.count("<line") >= 9
-    pdf = client.get(f"/api/exercises/{one['id']}/handout.pdf")
-    assert pdf.content.startswith(b"%PDF")
 
 
 def test_saving_over_a_newer_version_is_refused_and_both_are_kept(client):
@@ -126,3 +124,45 @@ def test_only_the_first_teachers_things_come_over_the_web(client, store, school)
     assert client.get(f"/api/exercises/{hidden}").status_code == 404
     assert [one["name"] for one in client.get("/api/classes").json()] == ["8 Rowan"]
     assert client.get(f"/api/classes/{school['7 Ash']}/register").status_code == 404
+
+
+def in_place(client, place):
+    answer = client.get("/api/exercises", params={"place": place})
+    return {item["title"] for item in answer.json()}
+
+
+def test_the_bin_gives_everything_back(client):
+    one = added(client)
+    for place in ("archive", "bin", "shelf"):
+        moved = client.put(f"/api/exercises/{one['id']}/place", json={"place": place}).json()
+        assert moved["place"] == place
+        for other in ("shelf", "archive", "bin"):
+            assert in_place(client, other) == ({"One box"} if other == place else set())
+    assert (
+        client.put(f"/api/exercises/{one['id']}/place", json={"place": "fire"}).status_code == 422
+    )
+    assert client.put("/api/exercises/4711/place", json={"place": "bin"}).status_code == 404
+
+
+def test_a_copy_stands_beside_its_original_and_changes_alone(client):
+    one = added(client, changed(ONE_POINT, age=9))
+    copy = client.post(f"/api/exercises/{one['id']}/copy").json()
+    assert copy["document"] == {**one["document"], "title": "One box (copy)"}
+    save(client, copy, title="Mine")
+    assert in_place(client, "shelf") == {"One box", "Mine"}
+
+
+def test_a_file_saved_from_the_shelf_is_read_again(client):
+    one = added(client, changed(ONE_POINT, title="Größe / 3"))
+    kept = client.get(f"/api/exercises/{one['id']}/document.json")
+    assert 'filename="gr--e---3.json"' in kept.headers["content-disposition"]
+    again = client.post("/api/exercises", json=kept.json())
+    assert again.json()["document"] == one["document"]
+
+
+def test_good_starts_come_with_their_documents_and_covers(client):
+    for one in client.get("/api/recipes").json():
+        assert one["minutes"] > 5
+        assert client.post("/api/exercises", json=one["document"]).status_code == 201
+        assert client.get(f"/api/recipes/{one['name']}/cover.svg").text.startswith("<svg")
+    assert client.get("/api/recipes/none/cover.svg").status_code == 404

@@ -8,15 +8,18 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Callable
+from concurrent.futures import ProcessPoolExecutor
 from datetime import date, timedelta
+from multiprocessing import get_context
 from pathlib import Path
+from typing import Any, NamedTuple
 
 from sqlalchemy import delete, func, select, update
 from sqlalchemy.orm import Session
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.load import parse
-from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.exercise.resolve import resolve
 from orthopsis.marking.judge import check_grey
 from orthopsis.marking.photo import open_grey
 from orthopsis.marking.records import kept_record
@@ -35,6 +38,7 @@ from orthopsis.school.tables import (
     Teacher,
     Understanding,
 )
+from orthopsis.web.jobs import leave_signals_to_the_parent
 
 EXAMPLES = Path(__file__).parents[3] / "examples"
 EXERCISES = (
@@ -89,6 +93,7 @@ def clear(session: Session) -> None:
 
 def fill(store: Store, tell: Callable[[str], None], today: date) -> None:
     """Make the demo data. All of it is committed at once, or nothing is."""
+    judged = _judged_sheets(tell)
     with store.session() as session:
         teacher = Teacher(name="Art room, Bramblegate School")
         session.add(teacher)
@@ -101,51 +106,69 @@ def fill(store: Store, tell: Callable[[str], None], today: date) -> None:
         session.add(group)
         session.flush()
         pupils = {name: _pupil(session, teacher.id, group.id, name) for name in PUPILS}
-        drawn, total = 0, sum(len(sheets) for _, _, sheets in LESSONS)
-        for name, days, sheets in LESSONS:
+        for (name, days, _), sheets in zip(LESSONS, judged, strict=True):
             row, day = rows[name], today - timedelta(days=days)
-            lesson = lessons.give_lesson(session, teacher.id, group.id, row.id, day)
-            scene = resolve(parse((EXAMPLES / f"{name}.json").read_bytes()))
-            for pupil, mistakes, seed, mark in sheets:
-                drawn += 1
-                tell(f"drawing and judging demo sheet {drawn} of {total}")
-                sheet_of = _Sheet(scene, pupil, mistakes, seed, mark)
-                _hand_in(session, teacher.id, lesson, pupils[pupil], sheet_of, row.counter)
+            given = lessons.give_lesson(session, teacher.id, group.id, row.id, day)
+            for sheet in sheets:
+                _hand_in(session, teacher.id, given, pupils[sheet.pupil], sheet, row.counter)
         session.flush()
         session.add(Setting(name=_FINGERPRINT, value=_fingerprint(session)))
 
 
-class _Sheet:
-    """A pupil's drawn and photographed sheet."""
+class _Sheet(NamedTuple):
+    """A pupil's drawn and photographed sheet, with what the judge says of it."""
 
-    def __init__(
-        self,
-        scene: Scene,
-        pupil: str,
-        mistakes: tuple[str, ...],
-        seed: int,
-        understanding: Understanding,
-    ) -> None:
-        self.scene, self.understanding = scene, understanding
-        self.photo, _ = scan_sheet(scene, seed, mistakes, flat=seed == 14)
-        self.file_name = f"{pupil.split()[0].lower()}.jpg"
+    pupil: str
+    understanding: Understanding
+    photo: bytes
+    straightened: bytes | None
+    record: dict[str, Any]
+    words: str
+
+
+def _judged_sheets(tell: Callable[[str], None]) -> list[list[_Sheet]]:
+    """The sheets of each lesson, drawn and judged on all processors."""
+    total, made = sum(len(sheets) for _, _, sheets in LESSONS), 0
+    judged: list[list[_Sheet]] = []
+    # A new interpreter for each: a fork would take along the server's open sockets.
+    with ProcessPoolExecutor(
+        mp_context=get_context("spawn"), initializer=leave_signals_to_the_parent
+    ) as pool:
+        under_way = [
+            [pool.submit(_judged_sheet, (name, *sheet)) for sheet in sheets]
+            for name, _, sheets in LESSONS
+        ]
+        for sheets in under_way:
+            judged.append([])
+            for sheet in sheets:
+                made += 1
+                tell(f"drawing and judging demo sheet {made} of {total}")
+                judged[-1].append(sheet.result())
+    return judged
+
+
+def _judged_sheet(order: tuple[str, str, tuple[str, ...], int, Understanding]) -> _Sheet:
+    name, pupil, mistakes, seed, understanding = order
+    scene = resolve(parse((EXAMPLES / f"{name}.json").read_bytes()))
+    photo, _ = scan_sheet(scene, seed, mistakes, flat=seed == 14)
+    grey = open_grey(photo)
+    verdict = check_grey(scene, grey)
+    said = [f.message for f in verdict.findings if f.level == "praise"][:1]
+    said += [f.message for f in verdict.findings if f.level == "fix"][:1]
+    flat = as_jpeg(verdict.straightened) if verdict.straightened is not None else None
+    return _Sheet(pupil, understanding, photo, flat, kept_record(verdict, grey), "\n".join(said))
 
 
 def _hand_in(
     session: Session, teacher_id: int, lesson: Lesson, pupil: Pupil, sheet: _Sheet, counter: int
 ) -> None:
+    file_name = f"{sheet.pupil.split()[0].lower()}.jpg"
     row = lessons.hand_in(
-        session, teacher_id, lesson.id, sheet.file_name, sheet.photo, "image/jpeg", pupil.id
+        session, teacher_id, lesson.id, file_name, sheet.photo, "image/jpeg", pupil.id
     )
     session.flush()
-    grey = open_grey(sheet.photo)
-    verdict = check_grey(sheet.scene, grey)
-    flat = as_jpeg(verdict.straightened) if verdict.straightened else None
-    record = kept_record(verdict, grey)
-    lessons.keep_verdict(session, teacher_id, row.id, counter, record, flat)
-    said = [f.message for f in verdict.findings if f.level == "praise"][:1]
-    said += [f.message for f in verdict.findings if f.level == "fix"][:1]
-    lessons.save_mark(session, teacher_id, row.id, pupil.id, sheet.understanding, "\n".join(said))
+    lessons.keep_verdict(session, teacher_id, row.id, counter, sheet.record, sheet.straightened)
+    lessons.save_mark(session, teacher_id, row.id, pupil.id, sheet.understanding, sheet.words)
 
 
 def _pupil(session: Session, teacher_id: int, class_id: int, name: str) -> Pupil:

@@ -9,15 +9,17 @@ from sqlalchemy.orm import Session
 
 from orthopsis.errors import EditConflict, NotFound
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.load import to_data
-from orthopsis.school.tables import ExerciseRow, now
+from orthopsis.exercise.load import from_data, to_data
+from orthopsis.school.tables import ExerciseRow, Place, now
 
 
-def exercises(session: Session, teacher_id: int) -> Sequence[ExerciseRow]:
-    """All exercises of the teacher, the last saved first."""
+def exercises(
+    session: Session, teacher_id: int, place: Place = Place.SHELF
+) -> Sequence[ExerciseRow]:
+    """The teacher's exercises in one place, the last saved first."""
     query = (
         select(ExerciseRow)
-        .where(ExerciseRow.teacher_id == teacher_id)
+        .where(ExerciseRow.teacher_id == teacher_id, ExerciseRow.place == place)
         .order_by(ExerciseRow.saved_at.desc(), ExerciseRow.id)
     )
     return session.scalars(query).all()
@@ -71,4 +73,18 @@ def save_exercise(
         )
     row.title, row.document = document.title, to_data(document)
     row.counter, row.saved_at = counter + 1, now()
+    return row
+
+
+def copy_exercise(session: Session, teacher_id: int, exercise_id: int) -> ExerciseRow:
+    """Put a copy on the shelf; its title says that it is one."""
+    document = from_data(exercise(session, teacher_id, exercise_id).document)
+    title = f"{document.title[:110]} (copy)"
+    return add_exercise(session, teacher_id, document.model_copy(update={"title": title}))
+
+
+def put_in(session: Session, teacher_id: int, exercise_id: int, place: Place) -> ExerciseRow:
+    """Move an exercise to the shelf, the archive or the bin; lessons that used it keep it."""
+    row = exercise(session, teacher_id, exercise_id)
+    row.place = place
     return row

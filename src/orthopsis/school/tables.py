@@ -71,6 +71,14 @@ class Pupil(Owned, Base):
     name: Mapped[str] = mapped_column(String(120))
 
 
+class Place(StrEnum):
+    """Where an exercise is kept. Nothing is ever thrown away from the bin."""
+
+    SHELF = "shelf"
+    ARCHIVE = "archive"
+    BIN = "bin"
+
+
 class ExerciseRow(Owned, Base):
     """An exercise document with a counter that grows at each save.
 
@@ -84,6 +92,7 @@ class ExerciseRow(Owned, Base):
     counter: Mapped[int] = mapped_column(default=1)
     set_aside_from: Mapped[int | None] = mapped_column(ForeignKey("exercise.id"))
     saved_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+    place: Mapped[str] = mapped_column(String(10), default=Place.SHELF)
 
 
 class Lesson(Owned, Base):
@@ -145,6 +154,40 @@ class Mark(Owned, Base):
     understanding: Mapped[str] = mapped_column(String(20))
     words: Mapped[str] = mapped_column(Text)
     saved_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
+class TeacherSettings(Base):
+    """How a teacher likes it: units, words, paper, tools; a counter that grows at each save."""
+
+    __tablename__ = "teacher_settings"
+
+    teacher_id: Mapped[int] = mapped_column(ForeignKey("teacher.id"), primary_key=True)
+    values: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class JobState(StrEnum):
+    """How far a long work is."""
+
+    WAITING = "waiting"
+    WORKING = "working"
+    DONE = "done"
+    FAILED = "failed"
+    CANCELLED = "cancelled"
+
+
+class PrintJob(Owned, Base):
+    """A long print: what is asked for, how far it is, and the finished file."""
+
+    __tablename__ = "print_job"
+
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id"))
+    order: Mapped[dict[str, Any]] = mapped_column(JSON)
+    state: Mapped[str] = mapped_column(String(10), default=JobState.WAITING)
+    done: Mapped[int] = mapped_column(default=0)
+    total: Mapped[int]
+    problem: Mapped[str | None] = mapped_column(Text)
+    file: Mapped[bytes | None] = mapped_column(LONGBLOB, deferred=True)
+    asked_at: Mapped[datetime] = mapped_column(DateTime, default=now)
 
 
 class Setting(Base):

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
 from pathlib import Path
 
 from fastapi import FastAPI
@@ -16,8 +18,9 @@ from orthopsis.school.store import Store
 from orthopsis.web import problems
 from orthopsis.web.context import AtWork
 from orthopsis.web.guard import Guard
+from orthopsis.web.jobs import Jobs
 from orthopsis.web.models import ServerOut
-from orthopsis.web.routes import drawing, lessons, sheets, shelf
+from orthopsis.web.routes import drawing, lessons, printing, recipes, sheets, shelf, teacher
 
 
 def create_app(store: Store | None = None, pages: Path | None = None) -> FastAPI:
@@ -31,12 +34,13 @@ def create_app(store: Store | None = None, pages: Path | None = None) -> FastAPI
         redoc_url=None,
         openapi_url="/api/openapi.json",
         generate_unique_id_function=_operation_name,
+        lifespan=_at_work,
         separate_input_output_schemas=False,
     )
     app.state.store = store
     app.add_middleware(Guard)
     problems.install(app)
-    for module in (drawing, shelf, lessons, sheets):
+    for module in (drawing, recipes, shelf, printing, lessons, sheets, teacher):
         app.include_router(module.router)
 
     @app.get("/api/server", tags=["server"], responses=problems.PROBLEMS)
@@ -51,6 +55,21 @@ def create_app(store: Store | None = None, pages: Path | None = None) -> FastAPI
     if pages is not None:
         _serve_pages(app, pages)
     return app
+
+
+@asynccontextmanager
+async def _at_work(app: FastAPI) -> AsyncIterator[None]:
+    """Long work is taken up when the server starts, and let go of when it stops."""
+    store: Store | None = app.state.store
+    if store is None:
+        yield
+        return
+    jobs = app.state.jobs = Jobs(store)
+    jobs.resume()
+    try:
+        yield
+    finally:
+        jobs.close()
 
 
 def _operation_name(route: APIRoute) -> str:

@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.exercise.document import Exercise
-from orthopsis.school.tables import Understanding
+from orthopsis.school.tables import Place, Understanding
 
 XY = tuple[float, float]
 StepMm = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
@@ -109,13 +109,15 @@ class PlaneOut(Out):
 
 
 class PictureOut(Out):
-    """A drawing with what follows from it: the eye level behind it, facts, advice, grips."""
+    """A drawing with what follows from it: the eye level behind it, grips, and, unless a hand is
+    moving and only the lines were asked for, facts and advice.
+    """
 
     drawing: DrawingOut
     planes: list[PlaneOut]
     eye_level: list[tuple[XY, XY]]
-    facts: FactsOut
-    advice: list[AdviceOut]
+    facts: FactsOut | None
+    advice: list[AdviceOut] | None
     units: Literal["mm", "cm", "in"]
     grips: list[GripOut]
 
@@ -148,6 +150,11 @@ class StepOut(Out):
     darkens: list[int]
     erases: list[int]
     check: str
+    key: str
+    hidden: bool
+    note: str
+    said: list[str]
+    earlier: bool
 
 
 class StepsOut(Out):
@@ -166,8 +173,32 @@ class ShelfItem(Out):
     saved_at: datetime
     points: int
     pieces: int
+    kinds: list[str]
+    age: int | None
     minutes: float | None
+    place: Place
     set_aside_from: int | None
+
+
+class PlaceIn(BaseModel):
+    """Where an exercise goes."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    place: Place
+
+
+class RecipeOut(Out):
+    """A good start, with its whole document."""
+
+    name: str
+    title: str
+    learn: str
+    why: str
+    age: int | None
+    points: int
+    minutes: float
+    document: Exercise
 
 
 class ExerciseOut(Out):

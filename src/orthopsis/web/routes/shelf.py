@@ -2,28 +2,35 @@
 
 from __future__ import annotations
 
+import json
+from functools import lru_cache
+from typing import NamedTuple
+
 from fastapi import APIRouter, Response
 
 from orthopsis.errors import EditConflict, ExerciseError
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import picture, resolve, steps
-from orthopsis.handout.figure import picture_figure
-from orthopsis.handout.svg import to_svg
+from orthopsis.exercise.load import as_text, from_data, parse
+from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.school import shelf
-from orthopsis.school.tables import ExerciseRow
+from orthopsis.school.tables import ExerciseRow, Place
 from orthopsis.web.context import AtWork, Records
-from orthopsis.web.models import ExerciseIn, ExerciseOut, ShelfItem
+from orthopsis.web.files import SVG, named
+from orthopsis.web.models import ExerciseIn, ExerciseOut, PlaceIn, ShelfItem
 from orthopsis.web.problems import PROBLEMS
-from orthopsis.web.routes.drawing import pdf
+from orthopsis.web.routes.drawing import cover_of
+
+DOCUMENT = {"schema": {"$ref": "#/components/schemas/Exercise"}}
 
 router = APIRouter(prefix="/api/exercises", tags=["shelf"], responses=PROBLEMS)
 
 
 @router.get("")
-def list_exercises(session: Records, teacher: AtWork) -> list[ShelfItem]:
-    """Everything on the shelf."""
-    return [_item(row) for row in shelf.exercises(session, teacher.id)]
+def list_exercises(
+    session: Records, teacher: AtWork, place: Place = Place.SHELF
+) -> list[ShelfItem]:
+    """Everything on the shelf, in the archive or in the bin."""
+    return [_item(row) for row in shelf.exercises(session, teacher.id, place)]
 
 
 @router.post("", status_code=201)
@@ -51,26 +58,38 @@ def save_exercise(
     return _out(row)
 
 
+@router.post("/{exercise_id}/copy", status_code=201)
+def copy_exercise(exercise_id: int, session: Records, teacher: AtWork) -> ExerciseOut:
+    """Put a copy beside it on the shelf."""
+    return _out(shelf.copy_exercise(session, teacher.id, exercise_id))
+
+
+@router.put("/{exercise_id}/place")
+def put_exercise(exercise_id: int, where: PlaceIn, session: Records, teacher: AtWork) -> ShelfItem:
+    """Move it to the shelf, the archive or the bin."""
+    return _item(shelf.put_in(session, teacher.id, exercise_id, where.place))
+
+
+@router.get(
+    "/{exercise_id}/document.json",
+    response_class=Response,
+    responses={200: {"content": {"application/json": DOCUMENT}}},
+)
+def save_as_file(exercise_id: int, session: Records, teacher: AtWork) -> Response:
+    """The document as a file, to keep or to hand on."""
+    document = from_data(shelf.exercise(session, teacher.id, exercise_id).document)
+    headers = named(document.title, "json")
+    return Response(as_text(document), media_type="application/json", headers=headers)
+
+
 @router.get(
     "/{exercise_id}/cover.svg",
     response_class=Response,
-    responses={200: {"content": {"image/svg+xml": {"schema": {"type": "string"}}}}},
+    responses=SVG,
 )
 def cover(exercise_id: int, session: Records, teacher: AtWork) -> Response:
     """The real drawing, for the shelf."""
-    scene = resolve(from_data(shelf.exercise(session, teacher.id, exercise_id).document))
-    figure = picture_figure(scene, picture(scene), scale=scene.sheet.width_mm / 170)
-    return Response(to_svg(figure), media_type="image/svg+xml")
-
-
-@router.get(
-    "/{exercise_id}/handout.pdf",
-    response_class=Response,
-    responses={200: {"content": {"application/pdf": {"schema": {"type": "string"}}}}},
-)
-def handout(exercise_id: int, session: Records, teacher: AtWork) -> Response:
-    """Steps and answer key as PDF."""
-    return pdf(from_data(shelf.exercise(session, teacher.id, exercise_id).document))
+    return cover_of(from_data(shelf.exercise(session, teacher.id, exercise_id).document))
 
 
 def _out(row: ExerciseRow) -> ExerciseOut:
@@ -80,19 +99,35 @@ def _out(row: ExerciseRow) -> ExerciseOut:
 
 
 def _item(row: ExerciseRow) -> ShelfItem:
-    document = from_data(row.document)
-    scene = resolve(document)
-    try:
-        minutes = sum(step.minutes for step in steps(scene))
-    except ExerciseError:
-        minutes = None  # half-built at the bench: it is still on the shelf
+    summary = _summary(json.dumps(row.document))
     return ShelfItem(
         id=row.id,
         title=row.title,
         counter=row.counter,
         saved_at=row.saved_at,
-        points=len(scene.main.vanishing_points),
-        pieces=len(document.pieces),
-        minutes=minutes,
+        place=Place(row.place),
         set_aside_from=row.set_aside_from,
+        **summary._asdict(),
     )
+
+
+class _Summary(NamedTuple):
+    points: int
+    pieces: int
+    kinds: list[str]
+    age: int | None
+    minutes: float | None
+
+
+@lru_cache(maxsize=2000)
+def _summary(text: str) -> _Summary:
+    """What a card says of a document; its steps are made once and not at every look."""
+    document = parse(text.encode())
+    scene = resolve(document)
+    try:
+        minutes = sum(step.minutes for step in steps(scene))
+    except ExerciseError:
+        minutes = None  # half-built at the bench: it is still on the shelf
+    kinds: list[str] = sorted({piece.kind for piece in document.pieces})
+    points = len(scene.main.vanishing_points)
+    return _Summary(points, len(document.pieces), kinds, document.age, minutes)

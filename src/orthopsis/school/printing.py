@@ -1,0 +1,131 @@
+"""Long prints: the database is the truth about what is left to do, a worker only does it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from typing import Any
+
+from sqlalchemy import select, update
+from sqlalchemy.orm import Session, undefer
+
+from orthopsis.errors import ExerciseError, NotFound, OrthopsisError
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import resolve
+from orthopsis.handout.order import Order, SheetFor
+from orthopsis.handout.pages import handout_pdf
+from orthopsis.school.lessons import school_class
+from orthopsis.school.settings import as_said, settings_of
+from orthopsis.school.shelf import exercise
+from orthopsis.school.store import Store
+from orthopsis.school.tables import JobState, PrintJob
+
+KEPT_JOBS = 20
+"""So many prints of a teacher are kept; older files are taken away with their jobs."""
+
+
+class Cancelled(Exception):
+    """The teacher does not want it any more."""
+
+
+def ask(session: Session, teacher_id: int, exercise_id: int, order: dict[str, Any]) -> PrintJob:
+    """Note a print that is wanted: `order` as of `order_of`, with the class whose sheets they are.
+
+    Raises NotFound, ExerciseError.
+    """
+    exercise(session, teacher_id, exercise_id)
+    pupils = school_class(session, teacher_id, order["class_id"]).pupils
+    if not pupils:
+        raise ExerciseError("class_id", "nobody is in this class yet; add pupils first")
+    old = session.scalars(
+        select(PrintJob).where(PrintJob.teacher_id == teacher_id).order_by(PrintJob.id.desc())
+    ).all()[KEPT_JOBS - 1 :]
+    for row in old:
+        session.delete(row)
+    job = PrintJob(
+        teacher_id=teacher_id, exercise_id=exercise_id, order=order, total=len(pupils), done=0
+    )
+    session.add(job)
+    session.flush()
+    return job
+
+
+def print_job(session: Session, teacher_id: int, job_id: int, with_file: bool = False) -> PrintJob:
+    """One print; raises NotFound."""
+    options = [undefer(PrintJob.file)] if with_file else []
+    row = session.get(PrintJob, job_id, options=options)
+    if row is None or row.teacher_id != teacher_id:
+        raise NotFound("this print does not exist any more; ask for it again")
+    return row
+
+
+def cancel(session: Session, teacher_id: int, job_id: int) -> PrintJob:
+    """Stop a print that is not done yet; the worker hears of it at its next sheet."""
+    row = print_job(session, teacher_id, job_id)
+    if row.state in (JobState.WAITING, JobState.WORKING):
+        row.state = JobState.CANCELLED
+    return row
+
+
+def left_to_do(session: Session) -> Sequence[int]:
+    """The prints that are not done, those among them that a stopped server had begun."""
+    unfinished = PrintJob.state.in_([JobState.WAITING, JobState.WORKING])
+    session.execute(update(PrintJob).where(unfinished).values(state=JobState.WAITING, done=0))
+    return session.scalars(
+        select(PrintJob.id).where(PrintJob.state == JobState.WAITING).order_by(PrintJob.id)
+    ).all()
+
+
+def order_of(data: dict[str, Any], code: str | None, pupils: Iterable[SheetFor]) -> Order:
+    """The printer's order from what is kept of it."""
+    plain = {key: value for key, value in data.items() if key != "class_id"}
+    plain["parts"] = tuple(plain["parts"])
+    return Order(**plain, code=code, pupils=tuple(pupils))
+
+
+def work(store: Store, job_id: int) -> None:
+    """Do one print and keep its file; a refusal is kept in words."""
+    with store.session() as session:
+        job = session.get(PrintJob, job_id)
+        if job is None or job.state != JobState.WAITING:
+            return
+        job.state = JobState.WORKING
+        row = exercise(session, job.teacher_id, job.exercise_id)
+        group = school_class(session, job.teacher_id, job.order["class_id"])
+        pupils = [SheetFor(pupil.name, str(pupil.id)) for pupil in group.pupils]
+        order = order_of(job.order, f"orthopsis:{row.id}:{row.counter}", pupils)
+        document = as_said(from_data(row.document), settings_of(session, job.teacher_id))
+
+    def tell(done: int) -> None:
+        with store.session() as session:
+            job = session.get(PrintJob, job_id)
+            if job is None or job.state == JobState.CANCELLED:
+                raise Cancelled
+            job.done = done
+
+    try:
+        file = handout_pdf(resolve(document), order, tell)
+    except Cancelled:
+        return
+    except OrthopsisError as error:
+        _end(store, job_id, JobState.FAILED, problem=str(error))
+        return
+    _end(store, job_id, JobState.DONE, file=file)
+
+
+def broke_off(store: Store, job_id: int) -> None:
+    """A print whose worker ended before it: the teacher is told, and may ask again."""
+    problem = "something went wrong while printing; nothing was kept. Ask for it again"
+    _end(store, job_id, JobState.FAILED, problem=problem)
+
+
+def _end(
+    store: Store,
+    job_id: int,
+    state: JobState,
+    file: bytes | None = None,
+    problem: str | None = None,
+) -> None:
+    with store.session() as session:
+        job = session.get(PrintJob, job_id, with_for_update=True)
+        if job is not None and job.state != JobState.CANCELLED:
+            job.state, job.file, job.problem = state, file, problem

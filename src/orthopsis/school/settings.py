@@ -1,0 +1,57 @@
+"""How a teacher likes it everywhere: what an exercise says itself gives way to it."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+from sqlalchemy.dialects.mysql import insert
+from sqlalchemy.orm import Session
+
+from orthopsis.construction.wording import Far, LineName, Reading, Spelling, Square, Units
+from orthopsis.exercise.document import Exercise, SizeName
+from orthopsis.school.tables import TeacherSettings
+
+
+class Settings(BaseModel):
+    """A teacher's ways. Null leaves it to each exercise."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    units: Units | None = None
+    line: LineName | None = None
+    spelling: Spelling | None = None
+    reading: Reading | None = None
+    square: Square | None = None
+    ruler_mm: Annotated[float, Field(ge=100, le=2000)] | None = None
+    far: Far | None = None
+    paper: SizeName = "A3"
+    office: Literal["A4", "Letter"] = "A4"
+    left_handed: bool = False
+
+
+WORDS = ("units", "line", "spelling", "reading", "square", "ruler_mm", "far")
+
+
+def settings_of(session: Session, teacher_id: int) -> Settings:
+    """The teacher's settings; what an older version kept and this one does not know is left."""
+    row = session.get(TeacherSettings, teacher_id)
+    if row is None:
+        return Settings()
+    known = {key: value for key, value in row.values.items() if key in Settings.model_fields}
+    return Settings.model_validate(known)
+
+
+def save_settings(session: Session, teacher_id: int, settings: Settings) -> None:
+    """Keep the teacher's settings, in one statement: two windows may save for the first time."""
+    values = settings.model_dump()
+    kept = insert(TeacherSettings).values(teacher_id=teacher_id, values=values)
+    session.execute(kept.on_duplicate_key_update(values=values))
+
+
+def as_said(exercise: Exercise, settings: Settings) -> Exercise:
+    """The exercise in the teacher's own words and measures."""
+    words = {name: getattr(settings, name) for name in WORDS if getattr(settings, name) is not None}
+    if not words:
+        return exercise
+    return exercise.model_copy(update={"wording": exercise.wording.model_copy(update=words)})

@@ -1,0 +1,145 @@
+"""The print tray: a pack at once, or a class's own sheets as a job with progress and cancel."""
+
+from __future__ import annotations
+
+from typing import get_args
+
+from fastapi import APIRouter, Request, Response
+
+from orthopsis.errors import ExerciseError, NotFound
+from orthopsis.exercise.demand import demand_spec, for_demand
+from orthopsis.exercise.document import DemandName, Exercise
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.plan import lesson_plan, minutes_at
+from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.runthrough import run_through
+from orthopsis.handout.archive import class_pack
+from orthopsis.handout.export import MEDIA_TYPES, exported
+from orthopsis.handout.order import SheetFor
+from orthopsis.handout.pages import handout_pdf
+from orthopsis.school import printing
+from orthopsis.school.lessons import school_class
+from orthopsis.school.settings import as_said, settings_of
+from orthopsis.school.shelf import exercise
+from orthopsis.school.tables import JobState
+from orthopsis.web.context import AtWork, Records
+from orthopsis.web.files import binary, named
+from orthopsis.web.jobs import Jobs
+from orthopsis.web.print_models import (
+    ClassPrintIn,
+    DemandOut,
+    ExportIn,
+    PackIn,
+    PlanOut,
+    PrintIn,
+    PrintJobOut,
+)
+from orthopsis.web.problems import PROBLEMS
+
+router = APIRouter(prefix="/api", tags=["printing"], responses=PROBLEMS)
+PDF = "application/pdf"
+
+
+@router.post("/print", response_class=Response, responses=binary(PDF))
+def print_pack(asked: PrintIn) -> Response:
+    """A pack as PDF, at once."""
+    return _pdf(handout_pdf(resolve(asked.document), asked.printed), asked.document.title)
+
+
+@router.post(
+    "/export",
+    response_class=Response,
+    responses=binary("application/octet-stream"),
+)
+def export(asked: ExportIn) -> Response:
+    """A drawing, or a step of it, in an open format."""
+    content = exported(resolve(asked.document), asked.format, asked.step)
+    headers = named(asked.document.title, asked.format)
+    return Response(content, media_type=MEDIA_TYPES[asked.format], headers=headers)
+
+
+@router.post("/demands")
+def three_demands(exercise: Exercise) -> list[DemandOut]:
+    """The exercise as each of the three demands has it."""
+    return [_demand(exercise, name) for name in get_args(DemandName)]
+
+
+@router.post("/plan")
+def plan(exercise: Exercise) -> PlanOut:
+    """The lesson plan of an exercise."""
+    return PlanOut.model_validate(lesson_plan(resolve(exercise)))
+
+
+@router.post(
+    "/exercises/{exercise_id}/pack.zip",
+    response_class=Response,
+    responses=binary("application/zip"),
+)
+def pack(exercise_id: int, asked: PackIn, session: Records, teacher: AtWork) -> Response:
+    """Everything for a lesson in one archive, with a class's own sheets where one is named."""
+    row = exercise(session, teacher.id, exercise_id)
+    document = as_said(from_data(row.document), settings_of(session, teacher.id))
+    pupils: list[SheetFor] = []
+    if asked.class_id is not None:
+        group = school_class(session, teacher.id, asked.class_id)
+        pupils = [SheetFor(pupil.name, str(pupil.id)) for pupil in group.pupils]
+    code = f"orthopsis:{row.id}:{row.counter}"
+    order = printing.order_of(asked.order.model_dump(), code, ())
+    content = class_pack(resolve(document), order, tuple(pupils))
+    headers = named(document.title, "zip")
+    return Response(content, media_type="application/zip", headers=headers)
+
+
+def _demand(exercise: Exercise, name: DemandName) -> DemandOut:
+    spec = demand_spec(exercise, name)
+    try:
+        document = for_demand(exercise, name)
+        made = run_through(resolve(document))
+    except ExerciseError as error:
+        return DemandOut(
+            name=name, spec=spec, document=None, problem=str(error), steps=0, minutes=0
+        )
+    said = [step for step in made if not step.hidden]
+    minutes = sum(minutes_at(step, document.age) for step in said)
+    return DemandOut(
+        name=name, spec=spec, document=document, problem=None, steps=len(said), minutes=minutes
+    )
+
+
+@router.post("/exercises/{exercise_id}/prints", status_code=202)
+def print_for_class(
+    exercise_id: int, asked: ClassPrintIn, session: Records, teacher: AtWork, request: Request
+) -> PrintJobOut:
+    """Begin to print a class's own sheets."""
+    order = {**asked.order.model_dump(), "class_id": asked.class_id}
+    job = printing.ask(session, teacher.id, exercise_id, order)
+    session.commit()
+    jobs: Jobs = request.app.state.jobs
+    jobs.submit(job.id)
+    return PrintJobOut.model_validate(job)
+
+
+@router.get("/prints/{job_id}")
+def print_state(job_id: int, session: Records, teacher: AtWork) -> PrintJobOut:
+    """How far it is."""
+    return PrintJobOut.model_validate(printing.print_job(session, teacher.id, job_id))
+
+
+@router.delete("/prints/{job_id}")
+def cancel_print(job_id: int, session: Records, teacher: AtWork) -> PrintJobOut:
+    """Stop it."""
+    return PrintJobOut.model_validate(printing.cancel(session, teacher.id, job_id))
+
+
+@router.get("/prints/{job_id}/file.pdf", response_class=Response, responses=binary(PDF))
+def printed_file(job_id: int, session: Records, teacher: AtWork) -> Response:
+    """The finished file."""
+    job = printing.print_job(session, teacher.id, job_id, with_file=True)
+    if job.state != JobState.DONE or job.file is None:
+        raise NotFound("this print is not ready yet")
+    title = from_data(exercise(session, teacher.id, job.exercise_id).document).title
+    return _pdf(job.file, title)
+
+
+def _pdf(file: bytes, title: str) -> Response:
+    return Response(file, media_type=PDF, headers=named(title, "pdf", "inline"))

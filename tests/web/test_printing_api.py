@@ -1,0 +1,168 @@
+"""The print tray over the web: packs at once, and a class's sheets as a job."""
+
+from __future__ import annotations
+
+import io
+import time
+from concurrent.futures import Future
+
+import pytest
+from pypdf import PdfReader
+
+from orthopsis.school import printing
+from orthopsis.school.tables import JobState, PrintJob
+from tests.documents import ONE_POINT, changed
+
+ORDER = {"parts": ["starter"], "marks": True}
+
+
+@pytest.fixture
+def job_of(client, school, store):
+    """Asks for a class's sheets; the executor of the tests does nothing by itself."""
+    client.app.state.jobs.submit = lambda job_id: None
+    one = client.post("/api/exercises", json=ONE_POINT).json()
+
+    def ask(class_id=None, **order):
+        body = {"class_id": class_id or school["8 Rowan"], "order": {**ORDER, **order}}
+        return client.post(f"/api/exercises/{one['id']}/prints", json=body)
+
+    return ask
+
+
+def state(client, job):
+    return client.get(f"/api/prints/{job['id']}").json()
+
+
+def test_a_pack_is_printed_as_it_was_ordered(client):
+    order = {"parts": ["materials", "key", "key"], "paper": "A4", "office": "A4"}
+    answer = client.post("/api/print", json={"document": ONE_POINT, "order": order})
+    assert len(PdfReader(io.BytesIO(answer.content)).pages) == 5, "four tiles, then the list"
+
+
+@pytest.mark.parametrize(
+    ("order", "field"),
+    [
+        ({"parts": []}, "order.parts"),
+        ({"parts": ["poster"]}, "order.parts[0]"),
+        ({"parts": ["key"], "per_page": 3}, "order.per_page"),
+        ({"parts": ["key"], "ink": "gold"}, "order.ink"),
+    ],
+)
+def test_a_wrong_order_is_refused_by_its_field(client, order, field):
+    refused = client.post("/api/print", json={"document": ONE_POINT, "order": order})
+    assert refused.status_code == 422
+    assert refused.json()["field"] == field
+
+
+def test_what_cannot_be_drawn_is_not_printed(client):
+    wrong = changed(ONE_POINT, pieces__0__depth={"along_mm": 900})
+    order = {"parts": ["key"]}
+    refused = client.post("/api/print", json={"document": wrong, "order": order})
+    assert refused.status_code == 422
+    assert refused.json()["field"] == "pieces[0].depth.along_mm"
+
+
+def test_a_class_gets_its_sheets(client, job_of, store):
+    job = job_of().json()
+    assert (job["state"], job["done"], job["total"]) == ("waiting", 0, 2)
+    assert client.get(f"/api/prints/{job['id']}/file.pdf").status_code == 404
+    printing.work(store, job["id"])
+    assert state(client, job)["state"] == "done"
+    file = client.get(f"/api/prints/{job['id']}/file.pdf")
+    text = [page.extract_text() for page in PdfReader(io.BytesIO(file.content)).pages]
+    assert "Ada" in text[0] and "Bram" in text[1]
+
+
+def test_a_print_is_stopped_at_its_next_sheet(client, job_of, store, monkeypatch):
+    job = job_of().json()
+
+    def slow(scene, order, tell):
+        tell(1)
+        assert client.delete(f"/api/prints/{job['id']}").json()["state"] == "cancelled"
+        tell(2)
+        raise AssertionError("it went on")
+
+    monkeypatch.setattr(printing, "handout_pdf", slow)
+    printing.work(store, job["id"])
+    assert state(client, job)["state"] == "cancelled"
+    assert state(client, job)["done"] == 1
+
+
+def test_a_print_that_fails_says_why(client, job_of, store):
+    job = job_of(parts=["key"]).json()
+    spoilt = changed(ONE_POINT, pieces__0__depth={"along_mm": 900})
+    exercise = client.get(f"/api/exercises/{job['exercise_id']}").json()
+    client.put(
+        f"/api/exercises/{job['exercise_id']}",
+        json={"counter": exercise["counter"], "document": spoilt},
+    )
+    printing.work(store, job["id"])
+    assert state(client, job)["state"] == "failed"
+    assert "pieces[0].depth.along_mm" in state(client, job)["problem"]
+
+
+def test_what_a_stopped_server_left_is_taken_up_again(client, job_of, store):
+    job = job_of().json()
+    with store.session() as session:
+        row = session.get(PrintJob, job["id"])
+        row.state, row.done = JobState.WORKING, 1
+    with store.session() as session:
+        assert list(printing.left_to_do(session)) == [job["id"]]
+    printing.work(store, job["id"])
+    assert state(client, job)["state"] == "done"
+
+
+def test_the_executor_does_it_in_a_process_of_its_own(client, school):
+    one = client.post("/api/exercises", json=ONE_POINT).json()
+    body = {"class_id": school["8 Rowan"], "order": ORDER}
+    job = client.post(f"/api/exercises/{one['id']}/prints", json=body).json()
+    until = time.monotonic() + 120
+    while state(client, job)["state"] in ("waiting", "working") and time.monotonic() < until:
+        time.sleep(0.1)
+    assert state(client, job)["state"] == "done"
+
+
+def test_only_the_own_class_is_printed_and_only_the_own_prints_are_seen(
+    client, job_of, school, store
+):
+    assert job_of(class_id=school["7 Ash"]).status_code == 404
+    job = job_of().json()
+    with store.session() as session:
+        session.get(PrintJob, job["id"]).teacher_id = school["second"]
+    for ask in (client.get, client.delete):
+        assert ask(f"/api/prints/{job['id']}").status_code == 404
+
+
+def test_old_prints_make_room(client, job_of, store):
+    for _ in range(printing.KEPT_JOBS + 3):
+        assert job_of().status_code == 202
+    with store.session() as session:
+        assert session.query(PrintJob).count() == printing.KEPT_JOBS
+
+
+def test_a_print_whose_worker_breaks_off_is_told_and_the_next_one_is_done(client, school, caplog):
+    one = client.post("/api/exercises", json=ONE_POINT).json()
+    jobs = client.app.state.jobs
+    body = {"class_id": school["8 Rowan"], "order": ORDER}
+
+    def ask():
+        return client.post(f"/api/exercises/{one['id']}/prints", json=body).json()
+
+    def ended(job):
+        until = time.monotonic() + 120
+        while state(client, job)["state"] in ("waiting", "working") and time.monotonic() < until:
+            time.sleep(0.05)
+        return state(client, job)
+
+    assert ended(ask())["state"] == "done"
+    (process,) = jobs._pool._processes.values()
+    process.kill()
+    process.join()
+    assert ended(ask())["state"] == "done"
+    broken = Future()
+    job = ask()
+    assert ended(job)["state"] == "done"
+    broken.set_exception(RuntimeError("no ink"))
+    jobs._heard(job["id"], broken)
+    assert "Ask for it again" in state(client, job)["problem"]
+    assert "no ink" in caplog.text
