@@ -30,6 +30,7 @@ main {
   min-width: 0;
   height: 100%;
   overflow: auto;
+  scrollbar-gutter: stable;
   outline: none;
 }
 .skip {

@@ -1,4 +1,6 @@
-import { createRouter, createWebHistory } from "vue-router";
+import { createRouter, createWebHistory, type RouteLocationNormalized } from "vue-router";
+
+const byId = (route: RouteLocationNormalized) => ({ id: Number(route.params.id) });
 
 /** The four places, in the order of the teacher's day. */
 export const router = createRouter({
@@ -6,17 +8,40 @@ export const router = createRouter({
   routes: [
     { path: "/", redirect: "/prepare" },
     { path: "/prepare", component: () => import("./places/prepare/ShelfView.vue") },
+    { path: "/prepare/new", component: () => import("./places/prepare/NewView.vue") },
     {
       path: "/prepare/:id(\\d+)",
       component: () => import("./places/prepare/BenchView.vue"),
-      props: (route) => ({ id: Number(route.params.id) }),
+      props: byId,
     },
     { path: "/teach", component: () => import("./places/teach/ChooseView.vue") },
     {
       path: "/teach/:id(\\d+)",
       component: () => import("./places/teach/TeachView.vue"),
-      props: (route) => ({ id: Number(route.params.id) }),
+      props: byId,
       meta: { fullScreen: true },
+    },
+    { path: "/settings", component: () => import("./places/settings/SettingsView.vue") },
+    {
+      path: "/demands/:id(\\d+)",
+      component: () => import("./places/prepare/DemandsView.vue"),
+      props: byId,
+    },
+    {
+      path: "/plan/:id(\\d+)",
+      component: () => import("./places/prepare/PlanView.vue"),
+      props: byId,
+    },
+    {
+      path: "/show/:id(\\d+)",
+      component: () => import("./places/teach/ShowView.vue"),
+      props: byId,
+      meta: { fullScreen: true },
+    },
+    {
+      path: "/print/:id(\\d+)",
+      component: () => import("./places/print/PrintView.vue"),
+      props: byId,
     },
     { path: "/mark", component: () => import("./places/mark/MarkView.vue") },
     { path: "/register", component: () => import("./places/register/RegisterView.vue") },

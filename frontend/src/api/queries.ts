@@ -1,12 +1,54 @@
 /** What the server knows, through the query library: one function for each thing asked. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/vue-query";
 import { toValue, type MaybeRefOrGetter } from "vue";
-import { answered, api, type Exercise, type Understanding, type XY } from "./client";
+import {
+  answered,
+  api,
+  type Exercise,
+  type ShelfPlace,
+  type Understanding,
+  type XY,
+} from "./client";
 
-export function useShelf() {
+export function useShelf(place: MaybeRefOrGetter<ShelfPlace> = "shelf") {
   return useQuery({
-    queryKey: ["exercises"],
-    queryFn: () => answered(api.GET("/api/exercises")),
+    queryKey: ["exercises", () => toValue(place)],
+    queryFn: () =>
+      answered(api.GET("/api/exercises", { params: { query: { place: toValue(place) } } })),
+  });
+}
+
+/** Move an exercise to the shelf, the archive or the bin. */
+export function usePutExercise() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, place }: { id: number; place: ShelfPlace }) =>
+      answered(
+        api.PUT("/api/exercises/{exercise_id}/place", {
+          params: { path: { exercise_id: id } },
+          body: { place },
+        }),
+      ),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["exercises"] }),
+  });
+}
+
+export function useCopyExercise() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: number) =>
+      answered(
+        api.POST("/api/exercises/{exercise_id}/copy", { params: { path: { exercise_id: id } } }),
+      ),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["exercises"] }),
+  });
+}
+
+export function useRecipes() {
+  return useQuery({
+    queryKey: ["recipes"],
+    queryFn: () => answered(api.GET("/api/recipes")),
+    staleTime: Infinity,
   });
 }
 

@@ -15,7 +15,8 @@ export interface paths {
         put?: never;
         /**
          * Draw Picture
-         * @description The drawing of a document, with facts and advice.
+         * @description The drawing of a document, with facts and advice; `lines_only` leaves these out, and without
+         *     `hidden` the lines that are not seen, so that the answer keeps up with a moving hand.
          */
         post: operations["draw_picture"];
         delete?: never;
@@ -44,6 +45,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * At The Board
+         * @description The exercise in board measures, and what to do where the ruler does not reach.
+         */
+        post: operations["at_the_board"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/viewer": {
         parameters: {
             query?: never;
@@ -64,7 +85,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/handout": {
+    "/api/demonstrate": {
         parameters: {
             query?: never;
             header?: never;
@@ -74,10 +95,50 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Print Handout
-         * @description Steps and answer key as PDF.
+         * Demonstrate
+         * @description A changed copy of the exercise, with the sentence that a teacher says to it.
          */
-        post: operations["print_handout"];
+        post: operations["demonstrate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Recipes
+         * @description All good starts, the easiest first.
+         */
+        get: operations["list_recipes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{name}/cover.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Recipe Cover
+         * @description Its real drawing.
+         */
+        get: operations["recipe_cover"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -93,7 +154,7 @@ export interface paths {
         };
         /**
          * List Exercises
-         * @description Everything on the shelf.
+         * @description Everything on the shelf, in the archive or in the bin.
          */
         get: operations["list_exercises"];
         put?: never;
@@ -132,6 +193,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Exercise
+         * @description Put a copy beside it on the shelf.
+         */
+        post: operations["copy_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Exercise
+         * @description Move it to the shelf, the archive or the bin.
+         */
+        put: operations["put_exercise"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/document.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save As File
+         * @description The document as a file, to keep or to hand on.
+         */
+        get: operations["save_as_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/cover.svg": {
         parameters: {
             query?: never;
@@ -152,7 +273,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/exercises/{exercise_id}/handout.pdf": {
+    "/api/print": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Print Pack
+         * @description A pack as PDF, at once.
+         */
+        post: operations["print_pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Export
+         * @description A drawing, or a step of it, in an open format.
+         */
+        post: operations["export"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/demands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Three Demands
+         * @description The exercise as each of the three demands has it.
+         */
+        post: operations["three_demands"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan
+         * @description The lesson plan of an exercise.
+         */
+        post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/pack.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pack
+         * @description Everything for a lesson in one archive, with a class's own sheets where one is named.
+         */
+        post: operations["pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Print For Class
+         * @description Begin to print a class's own sheets.
+         */
+        post: operations["print_for_class"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{job_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -160,10 +401,34 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Handout
-         * @description Steps and answer key as PDF.
+         * Print State
+         * @description How far it is.
          */
-        get: operations["handout"];
+        get: operations["print_state"];
+        put?: never;
+        post?: never;
+        /**
+         * Cancel Print
+         * @description Stop it.
+         */
+        delete: operations["cancel_print"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{job_id}/file.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Printed File
+         * @description The finished file.
+         */
+        get: operations["printed_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -340,6 +605,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Settings
+         * @description How the teacher likes it.
+         */
+        get: operations["read_settings"];
+        /**
+         * Write Settings
+         * @description Keep how the teacher likes it.
+         */
+        put: operations["write_settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/server": {
         parameters: {
             query?: never;
@@ -381,6 +670,19 @@ export interface components {
             remedy: string;
             /** Changes */
             changes: components["schemas"]["ChangeOut"][];
+        };
+        /**
+         * BoardOut
+         * @description An exercise enlarged for the board; a note for each step, empty where the ruler reaches.
+         */
+        BoardOut: {
+            document: components["schemas"]["Exercise"];
+            /** Factor */
+            factor: number;
+            /** Points Note */
+            points_note: string;
+            /** Step Notes */
+            step_notes: string[];
         };
         /** Body_hand_in */
         Body_hand_in: {
@@ -442,6 +744,31 @@ export interface components {
             /** Pupils */
             pupils: components["schemas"]["PupilOut"][];
         };
+        /**
+         * ClassPrintIn
+         * @description Sheets for a whole class.
+         */
+        ClassPrintIn: {
+            /** Class Id */
+            class_id: number;
+            order: components["schemas"]["OrderIn"];
+        };
+        /**
+         * ClimbIn
+         * @description A viewer who climbs or crouches.
+         */
+        ClimbIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "climb";
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+        };
         /** CommonFinding */
         CommonFinding: {
             /** Code */
@@ -468,6 +795,7 @@ export interface components {
          *     point, `along_mm` on paper along the guide line, `true_mm` true length. `from` is the corner
          *     whose guide line is measured; `point`
          *     the distance or measuring point that carries a true length, the opposite one when left out.
+         *     With `by_eye` pupils choose the place themselves, about there.
          */
         Cut: {
             /** X Mm */
@@ -480,6 +808,8 @@ export interface components {
             true_mm?: number | null;
             /** Point */
             point?: ("left" | "right") | null;
+            /** By Eye */
+            by_eye?: boolean | null;
             /** From */
             from?: ("top" | "bottom" | "top left" | "top right" | "bottom left" | "bottom right") | null;
         };
@@ -524,6 +854,68 @@ export interface components {
              */
             axis: "up" | "away" | "left" | "right";
         };
+        /**
+         * DemandOut
+         * @description One of the three demands: what it asks for, and the exercise as it then is.
+         */
+        DemandOut: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "first steps" | "standard" | "stretch";
+            spec: components["schemas"]["DemandSpec"];
+            document: components["schemas"]["Exercise"] | null;
+            /** Problem */
+            problem: string | null;
+            /** Steps */
+            steps: number;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * DemandSpec
+         * @description What a demand asks for beside the exercise as it stands; `letters` shortens its words.
+         */
+        DemandSpec: {
+            /** Leave Out */
+            leave_out?: string[];
+            /** Letters */
+            letters?: number | null;
+            /**
+             * Points Printed
+             * @default false
+             */
+            points_printed: boolean;
+            /**
+             * Depth
+             * @default as it is
+             * @enum {string}
+             */
+            depth: "as it is" | "by eye" | "measured" | "true";
+            /** Tone */
+            tone?: boolean | null;
+            /** Given */
+            given?: ("measures" | "points" | "rules") | null;
+        };
+        /**
+         * DemonstrateIn
+         * @description What is shown on a copy of the exercise.
+         */
+        DemonstrateIn: {
+            document: components["schemas"]["Exercise"];
+            /** Show */
+            show: components["schemas"]["LiftIn"] | components["schemas"]["SpreadIn"] | components["schemas"]["ClimbIn"];
+        };
+        /**
+         * DemonstrationOut
+         * @description The changed copy, and the sentence to it.
+         */
+        DemonstrationOut: {
+            document: components["schemas"]["Exercise"];
+            /** Sentence */
+            sentence: string;
+        };
         /** DrawingOut */
         DrawingOut: {
             sheet: components["schemas"]["SheetOut"];
@@ -551,12 +943,16 @@ export interface components {
             version: 1;
             /** Title */
             title: string;
+            /** Age */
+            age?: number | null;
             sheet: components["schemas"]["SheetSpec"];
             /**
              * @default {
              *       "line": "eye level",
              *       "spelling": "UK",
-             *       "reading": "full"
+             *       "reading": "full",
+             *       "square": "set square",
+             *       "far": "long ruler"
              *     }
              */
             wording: components["schemas"]["WordingSpec"];
@@ -567,6 +963,12 @@ export interface components {
              */
             given: "measures" | "points" | "rules";
             tone?: components["schemas"]["ToneSpec"] | null;
+            run?: components["schemas"]["RunSpec"] | null;
+            /** Demands */
+            demands?: {
+                [key: string]: components["schemas"]["DemandSpec"];
+            };
+            lesson?: components["schemas"]["LessonSpec"] | null;
             /** View */
             view: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             /** Views */
@@ -597,6 +999,20 @@ export interface components {
              */
             saved_at: string;
             document: components["schemas"]["Exercise"];
+        };
+        /**
+         * ExportIn
+         * @description A drawing to take along: the finished one, or the sheet after a step.
+         */
+        ExportIn: {
+            document: components["schemas"]["Exercise"];
+            /**
+             * Format
+             * @enum {string}
+             */
+            format: "json" | "svg" | "pdf" | "png" | "dxf" | "gltf";
+            /** Step */
+            step?: number | null;
         };
         /**
          * FaceSize
@@ -698,6 +1114,12 @@ export interface components {
                 number
             ];
         };
+        /**
+         * JobState
+         * @description How far a long work is.
+         * @enum {string}
+         */
+        JobState: "waiting" | "working" | "done" | "failed" | "cancelled";
         /** JudgedStrokeOut */
         JudgedStrokeOut: {
             /** From */
@@ -764,6 +1186,30 @@ export interface components {
              * Format: date
              */
             given_on: string;
+        };
+        /**
+         * LessonSpec
+         * @description The teacher's own lesson plan; what is empty follows from the exercise.
+         */
+        LessonSpec: {
+            /**
+             * Period Min
+             * @default 45
+             */
+            period_min: number;
+            /** Materials */
+            materials?: string[];
+            /** Words */
+            words?: string[];
+            /** Look For */
+            look_for?: string[];
+            /** Cautions */
+            cautions?: string[];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
         };
         /**
          * Letters
@@ -843,6 +1289,29 @@ export interface components {
             /** Height Mm */
             height_mm: number;
         };
+        /**
+         * LiftIn
+         * @description A piece lifted and slid on the paper.
+         */
+        LiftIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lift";
+            /** Piece */
+            piece: string;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /**
+             * Right Mm
+             * @default 0
+             */
+            right_mm: number;
+        };
         /** MarkIn */
         MarkIn: {
             /** Pupil Id */
@@ -921,6 +1390,47 @@ export interface components {
             eye_height_mm?: number | null;
         };
         /**
+         * OrderIn
+         * @description The parts of a pack and how they are printed.
+         */
+        OrderIn: {
+            /** Parts */
+            parts: ("plan" | "steps" | "key" | "starter" | "fan" | "strips" | "ladders" | "board" | "slips" | "materials")[];
+            /**
+             * Per Page
+             * @default 4
+             * @enum {integer}
+             */
+            per_page: 2 | 4 | 6;
+            /**
+             * Paper
+             * @default sheet
+             * @enum {string}
+             */
+            paper: "sheet" | "A4" | "Letter";
+            /**
+             * Office
+             * @default A4
+             * @enum {string}
+             */
+            office: "A4" | "Letter";
+            /**
+             * Grey
+             * @default false
+             */
+            grey: boolean;
+            /**
+             * Marks
+             * @default false
+             */
+            marks: boolean;
+            /**
+             * Class Size
+             * @default 30
+             */
+            class_size: number;
+        };
+        /**
          * Outline
          * @description `corners` of a shape on the face, and of its `holes`: mm from the face's left and top.
          *
@@ -986,8 +1496,32 @@ export interface components {
             height_mm: number;
         };
         /**
+         * PackIn
+         * @description An archive of a lesson, with a class's own sheets where one is named.
+         */
+        PackIn: {
+            order: components["schemas"]["OrderIn"];
+            /** Class Id */
+            class_id?: number | null;
+        };
+        /**
+         * PeriodOut
+         * @description One lesson of a plan.
+         */
+        PeriodOut: {
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /** Minutes */
+            minutes: number;
+            /** Ends With */
+            ends_with: string;
+        };
+        /**
          * PictureOut
-         * @description A drawing with what follows from it: the eye level behind it, facts, advice, grips.
+         * @description A drawing with what follows from it: the eye level behind it, grips, and, unless a hand is
+         *     moving and only the lines were asked for, facts and advice.
          */
         PictureOut: {
             drawing: components["schemas"]["DrawingOut"];
@@ -1004,9 +1538,9 @@ export interface components {
                     number
                 ]
             ][];
-            facts: components["schemas"]["FactsOut"];
+            facts: components["schemas"]["FactsOut"] | null;
             /** Advice */
-            advice: components["schemas"]["AdviceOut"][];
+            advice: components["schemas"]["AdviceOut"][] | null;
             /**
              * Units
              * @enum {string}
@@ -1014,6 +1548,39 @@ export interface components {
             units: "mm" | "cm" | "in";
             /** Grips */
             grips: components["schemas"]["GripOut"][];
+        };
+        /**
+         * Place
+         * @description Where an exercise is kept. Nothing is ever thrown away from the bin.
+         * @enum {string}
+         */
+        Place: "shelf" | "archive" | "bin";
+        /**
+         * PlaceIn
+         * @description Where an exercise goes.
+         */
+        PlaceIn: {
+            place: components["schemas"]["Place"];
+        };
+        /**
+         * PlanOut
+         * @description A lesson plan, each part the teacher's own where there is one.
+         */
+        PlanOut: {
+            /** Minutes */
+            minutes: number;
+            /** Periods */
+            periods: components["schemas"]["PeriodOut"][];
+            /** Materials */
+            materials: string[];
+            /** Words */
+            words: string[];
+            /** Look For */
+            look_for: string[];
+            /** Cautions */
+            cautions: string[];
+            /** Notes */
+            notes: string;
         };
         /**
          * PlaneOut
@@ -1031,6 +1598,38 @@ export interface components {
             ][][];
             /** Colour */
             colour: string;
+        };
+        /**
+         * PrintIn
+         * @description A document to print as it stands, with the pupils' names that go on its sheets.
+         */
+        PrintIn: {
+            document: components["schemas"]["Exercise"];
+            order: components["schemas"]["OrderIn"];
+            /** Code */
+            code?: string | null;
+            /**
+             * Pupils
+             * @default []
+             */
+            pupils: string[];
+        };
+        /**
+         * PrintJobOut
+         * @description How far a long print is.
+         */
+        PrintJobOut: {
+            /** Id */
+            id: number;
+            /** Exercise Id */
+            exercise_id: number;
+            state: components["schemas"]["JobState"];
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+            /** Problem */
+            problem: string | null;
         };
         /**
          * Problem
@@ -1080,6 +1679,27 @@ export interface components {
             verdict: components["schemas"]["VerdictOut"] | null;
             mark: components["schemas"]["MarkOut"] | null;
         };
+        /**
+         * RecipeOut
+         * @description A good start, with its whole document.
+         */
+        RecipeOut: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Learn */
+            learn: string;
+            /** Why */
+            why: string;
+            /** Age */
+            age: number | null;
+            /** Points */
+            points: number;
+            /** Minutes */
+            minutes: number;
+            document: components["schemas"]["Exercise"];
+        };
         /** RegisterCell */
         RegisterCell: {
             /** Pupil Id */
@@ -1110,6 +1730,18 @@ export interface components {
             commonest: components["schemas"]["CommonFinding"][];
         };
         /**
+         * RunSpec
+         * @description The run-through as the teacher gives it: an order of steps, and changes by their keys.
+         */
+        RunSpec: {
+            /** Order */
+            order?: string[];
+            /** Steps */
+            steps?: {
+                [key: string]: components["schemas"]["StepEdit"];
+            };
+        };
+        /**
          * ServerOut
          * @description Who is at work here.
          */
@@ -1118,6 +1750,43 @@ export interface components {
             version: string;
             /** Teacher */
             teacher: string;
+        };
+        /**
+         * Settings
+         * @description A teacher's ways. Null leaves it to each exercise.
+         */
+        Settings: {
+            /** Units */
+            units?: ("mm" | "cm" | "in") | null;
+            /** Line */
+            line?: ("eye level" | "horizon") | null;
+            /** Spelling */
+            spelling?: ("UK" | "US") | null;
+            /** Reading */
+            reading?: ("full" | "simple") | null;
+            /** Square */
+            square?: ("set square" | "see-through ruler" | "folded paper") | null;
+            /** Ruler Mm */
+            ruler_mm?: number | null;
+            /** Far */
+            far?: ("long ruler" | "book edge" | "ladders") | null;
+            /**
+             * Paper
+             * @default A3
+             * @enum {string}
+             */
+            paper: "A5" | "A4" | "A3" | "A2" | "A1" | "9x12in" | "11x17in" | "12x18in" | "18x24in";
+            /**
+             * Office
+             * @default A4
+             * @enum {string}
+             */
+            office: "A4" | "Letter";
+            /**
+             * Left Handed
+             * @default false
+             */
+            left_handed: boolean;
         };
         /** SheetOut */
         SheetOut: {
@@ -1161,10 +1830,31 @@ export interface components {
             points: number;
             /** Pieces */
             pieces: number;
+            /** Kinds */
+            kinds: string[];
+            /** Age */
+            age: number | null;
             /** Minutes */
             minutes: number | null;
+            place: components["schemas"]["Place"];
             /** Set Aside From */
             set_aside_from: number | null;
+        };
+        /**
+         * SpreadIn
+         * @description The level points further apart (above 1) or closer together.
+         */
+        SpreadIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spread";
+            /**
+             * Factor
+             * @default 1
+             */
+            factor: number;
         };
         /**
          * Stack
@@ -1178,6 +1868,35 @@ export interface components {
             top_mm: number;
             /** Bottom Mm */
             bottom_mm: number;
+        };
+        /**
+         * StepEdit
+         * @description What a teacher changed of one step. In words, {1} stands for the step's first measure.
+         */
+        StepEdit: {
+            /** Title */
+            title?: string | null;
+            /** Instruction */
+            instruction?: string | null;
+            /** Check */
+            check?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Hidden
+             * @default false
+             */
+            hidden: boolean;
+            /**
+             * With Next
+             * @default false
+             */
+            with_next: boolean;
+            /** First Lines */
+            first_lines?: number | null;
         };
         /** StepOut */
         StepOut: {
@@ -1205,6 +1924,16 @@ export interface components {
             erases: number[];
             /** Check */
             check: string;
+            /** Key */
+            key: string;
+            /** Hidden */
+            hidden: boolean;
+            /** Note */
+            note: string;
+            /** Said */
+            said: string[];
+            /** Earlier */
+            earlier: boolean;
         };
         /** StepStrokeOut */
         StepStrokeOut: {
@@ -1440,6 +2169,20 @@ export interface components {
              * @enum {string}
              */
             reading: "full" | "simple";
+            /**
+             * Square
+             * @default set square
+             * @enum {string}
+             */
+            square: "set square" | "see-through ruler" | "folded paper";
+            /** Ruler Mm */
+            ruler_mm?: number | null;
+            /**
+             * Far
+             * @default long ruler
+             * @enum {string}
+             */
+            far: "long ruler" | "book edge" | "ladders";
         };
     };
     responses: never;
@@ -1452,7 +2195,10 @@ export type $defs = Record<string, never>;
 export interface operations {
     draw_picture: {
         parameters: {
-            query?: never;
+            query?: {
+                lines_only?: boolean;
+                hidden?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1534,6 +2280,48 @@ export interface operations {
             };
         };
     };
+    at_the_board: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Exercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     move_viewer: {
         parameters: {
             query?: never;
@@ -1576,7 +2364,7 @@ export interface operations {
             };
         };
     };
-    print_handout: {
+    demonstrate: {
         parameters: {
             query?: never;
             header?: never;
@@ -1585,7 +2373,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Exercise"];
+                "application/json": components["schemas"]["DemonstrateIn"];
             };
         };
         responses: {
@@ -1595,7 +2383,85 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/pdf": string;
+                    "application/json": components["schemas"]["DemonstrationOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_recipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    recipe_cover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
             /** @description What was wrong, and the remedy */
@@ -1620,7 +2486,9 @@ export interface operations {
     };
     list_exercises: {
         parameters: {
-            query?: never;
+            query?: {
+                place?: components["schemas"]["Place"];
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1782,6 +2650,130 @@ export interface operations {
             };
         };
     };
+    copy_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItem"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_as_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Exercise"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     cover: {
         parameters: {
             query?: never;
@@ -1822,12 +2814,348 @@ export interface operations {
             };
         };
     };
-    handout: {
+    print_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExportIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    three_demands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Exercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DemandOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Exercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pack: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_for_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassPrintIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintJobOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintJobOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancel_print: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintJobOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    printed_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
             };
             cookie?: never;
         };
@@ -2250,6 +3578,86 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Settings"];
                 };
             };
             /** @description What was wrong, and the remedy */

@@ -20,7 +20,7 @@ const turn = computed(() => (props.upright ? "rotate(90) scale(1 -1)" : ""));
 <template>
   <g class="ruler" aria-hidden="true">
     <g :transform="turn">
-      <rect :x="0" :y="-30 * px" :width="length" :height="24 * px" :rx="2 * px" />
+      <rect :x="0" :y="-30 * px" :width="length + 9 * px" :height="24 * px" :rx="2 * px" />
       <line
         v-for="tick in ticks"
         :key="tick.mm"

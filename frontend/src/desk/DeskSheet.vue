@@ -2,10 +2,13 @@
 import { computed } from "vue";
 import type { XY } from "@/api/client";
 import { formatMeasure, type Units } from "@/ui/measures";
+import DeskNear from "./DeskNear.vue";
 import DeskRuler from "./DeskRuler.vue";
 import { familyColour, pointSign } from "./lines";
+import { WHOLE } from "./look";
 import { stripFor } from "./strips";
 import { useDesk, type Fit } from "./useDesk";
+import { useHand } from "./useHand";
 
 /** A sheet of paper on the desk: rulers, strips for far points, and what is drawn in the slot. */
 const props = defineProps<{
@@ -21,7 +24,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ paper: [place: XY] }>();
 
-const { hold, viewBox, mmPerPx, toSheet } = useDesk(
+const { hold, viewBox, mmPerPx, toSheet, look, zoomBy, panBy, whole } = useDesk(
   () => ({
     width: props.width,
     height: props.height,
@@ -30,7 +33,10 @@ const { hold, viewBox, mmPerPx, toSheet } = useDesk(
   () => props.fit ?? "sheet",
   () => !props.plain,
 );
-defineExpose({ toSheet });
+const hand = useHand({ toSheet, zoomBy, panBy }, ([x, y]) => {
+  if (x >= 0 && y >= 0 && x <= props.width && y <= props.height) emit("paper", [x, y]);
+});
+defineExpose({ toSheet, look, zoomBy, panBy, whole });
 
 /** Strips of paper taped on at the side where a point lies outside. */
 const strips = computed(() => props.points.flatMap((p) => stripFor(p, props) ?? []));
@@ -39,61 +45,72 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
 </script>
 
 <template>
-  <svg
-    :ref="hold"
-    class="desk"
-    :viewBox="viewBox"
-    preserveAspectRatio="xMidYMid meet"
-    role="group"
-    :aria-label="label"
-  >
-    <g v-for="strip in strips" :key="strip.name" class="strip">
-      <rect :x="strip.x" :y="strip.y" :width="strip.width" :height="strip.height" />
-      <rect class="tape" v-bind="strip.tape" />
-      <line
-        v-if="strip.carriesLevel"
-        :x1="strip.x"
-        :x2="strip.x + strip.width"
-        :y1="eyeLevel"
-        :y2="eyeLevel"
-        stroke="#6a6e75"
-        :stroke-width="mmPerPx"
-      />
-      <title>Strip for {{ strip.name }}, {{ formatMeasure(strip.out, units) }} long</title>
-    </g>
-    <rect
-      class="paper"
-      x="0"
-      y="0"
-      :width="width"
-      :height="height"
-      @pointerdown="emit('paper', toSheet($event))"
+  <div class="frame">
+    <svg
+      :ref="hold"
+      class="desk"
+      :viewBox="viewBox"
+      preserveAspectRatio="xMidYMid meet"
+      role="group"
+      :aria-label="label"
+      @pointerdown="hand.down"
+      @pointermove="hand.move"
+      @pointerup="hand.up"
+      @pointercancel="hand.up"
+      @wheel="hand.wheel"
+    >
+      <g v-for="strip in strips" :key="strip.name" class="strip">
+        <rect :x="strip.x" :y="strip.y" :width="strip.width" :height="strip.height" />
+        <rect class="tape" v-bind="strip.tape" />
+        <line
+          v-if="strip.carriesLevel"
+          :x1="strip.x"
+          :x2="strip.x + strip.width"
+          :y1="eyeLevel"
+          :y2="eyeLevel"
+          stroke="#6a6e75"
+          :stroke-width="mmPerPx"
+        />
+        <title>Strip for {{ strip.name }}, {{ formatMeasure(strip.out, units) }} long</title>
+      </g>
+      <rect class="paper" x="0" y="0" :width="width" :height="height" />
+      <template v-if="!plain">
+        <desk-ruler :length="width" :units="units" :mm-per-px="mmPerPx" :flags="flagsX" />
+        <desk-ruler :length="height" :units="units" :mm-per-px="mmPerPx" :flags="flagsY" upright />
+      </template>
+      <slot :mm-per-px="mmPerPx" :to-sheet="toSheet" />
+      <g v-for="point in points" :key="point.name" class="point" pointer-events="none">
+        <polygon
+          :points="pointSign(point.name, [point.x_mm, point.y_mm], 5 * mmPerPx)"
+          :fill="familyColour(point.name)"
+        />
+        <text
+          :x="point.x_mm"
+          :y="point.y_mm - 10 * mmPerPx"
+          :font-size="13 * mmPerPx"
+          :fill="familyColour(point.name)"
+          :stroke-width="4 * mmPerPx"
+          text-anchor="middle"
+        >
+          {{ point.name }}
+        </text>
+      </g>
+    </svg>
+    <desk-near
+      v-if="!plain || look !== WHOLE"
+      :zoom="look.zoom"
+      @by="zoomBy($event)"
+      @whole="whole"
     />
-    <template v-if="!plain">
-      <desk-ruler :length="width" :units="units" :mm-per-px="mmPerPx" :flags="flagsX" />
-      <desk-ruler :length="height" :units="units" :mm-per-px="mmPerPx" :flags="flagsY" upright />
-    </template>
-    <slot :mm-per-px="mmPerPx" :to-sheet="toSheet" />
-    <g v-for="point in points" :key="point.name" class="point" pointer-events="none">
-      <polygon
-        :points="pointSign(point.name, [point.x_mm, point.y_mm], 5 * mmPerPx)"
-        :fill="familyColour(point.name)"
-      />
-      <text
-        :x="point.x_mm"
-        :y="point.y_mm - 10 * mmPerPx"
-        :font-size="13 * mmPerPx"
-        :fill="familyColour(point.name)"
-        :stroke-width="4 * mmPerPx"
-        text-anchor="middle"
-      >
-        {{ point.name }}
-      </text>
-    </g>
-  </svg>
+  </div>
 </template>
 
 <style scoped>
+.frame {
+  position: relative;
+  width: 100%;
+  height: 100%;
+}
 .desk {
   display: block;
   width: 100%;
@@ -110,12 +127,20 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
 .paper,
 .strip rect {
   fill: var(--paper);
-  filter: drop-shadow(0 1px 2px rgb(35 39 46 / 25%));
+}
+.shadow {
+  fill: #23272e;
+  opacity: 0.1;
+}
+.strip rect {
+  stroke: rgb(35 39 46 / 22%);
+  stroke-width: 1px;
+  vector-effect: non-scaling-stroke;
 }
 .strip .tape {
   fill: #d9d2b8;
+  stroke: none;
   opacity: 0.75;
-  filter: none;
 }
 .point text {
   font-weight: 700;

@@ -54,7 +54,7 @@ function key(event: KeyboardEvent) {
     ArrowDown: [0, 1],
   };
   const step = steps[event.key];
-  if (!step || (step[0] && !props.across) || (step[1] && !props.down)) return;
+  if (event.altKey || !step || (step[0] && !props.across) || (step[1] && !props.down)) return;
   event.preventDefault();
   event.stopPropagation();
   const size = props.nudge * (event.shiftKey ? 10 : 1);

@@ -9,48 +9,48 @@ const WIDTH = { new: 3, light: 1.2, dark: 2.4, struck: 1.6, hidden: 1 } as const
 /** Light until they are darkened, lines that stay are still told from those that only help. */
 const widthOf = ({ state, fate }: DeskLine) =>
   state === "light" && fate === "keep" ? WIDTH.light * 1.7 : WIDTH[state];
-const drawn = computed(() =>
-  runsOf(props.lines).map(({ first: line, places }) => {
-    const mm = props.mmPerPx;
-    return {
-      key: line.key,
-      from: line.stroke.from,
-      to: line.stroke.to,
-      curve: places.length > 2 ? places.map(([x, y]) => `${x},${y}`).join(" ") : null,
-      stroke: line.state === "dark" ? "#23272e" : familyColour(line.stroke.family),
-      width: widthOf(line) * mm * (belongsTo(line.stroke.piece, props.chosen) ? 1.5 : 1),
-      dash:
+
+/** Lines that look the same are one path: hundreds of them follow a moving hand. */
+const paths = computed(() => {
+  const { mmPerPx: mm, chosen } = props;
+  const found = new Map<string, { stroke: string; width: number; dash?: string; way: string[] }>();
+  for (const { first: line, places } of runsOf(props.lines)) {
+    const stroke = line.state === "dark" ? "#23272e" : familyColour(line.stroke.family);
+    const width = widthOf(line) * (belongsTo(line.stroke.piece, chosen) ? 1.5 : 1);
+    const key = `${stroke} ${width} ${line.state}`;
+    let path = found.get(key);
+    if (!path) {
+      const dash =
         line.state === "struck"
           ? `${4 * mm} ${5 * mm}`
           : line.state === "hidden"
             ? `${3 * mm} ${3 * mm}`
-            : undefined,
-    };
-  }),
-);
+            : undefined;
+      path = { stroke, width: width * mm, dash, way: [] };
+      found.set(key, path);
+    }
+    path.way.push(`M${places.map(([x, y]) => `${x} ${y}`).join("L")}`);
+  }
+  return [...found].map(([key, path]) => ({ key, ...path, way: path.way.join("") }));
+});
 </script>
 
 <template>
-  <g class="lines" pointer-events="none" fill="none" stroke-linecap="round">
-    <template v-for="line in drawn" :key="line.key">
-      <polyline
-        v-if="line.curve"
-        :points="line.curve"
-        :stroke="line.stroke"
-        :stroke-width="line.width"
-        :stroke-dasharray="line.dash"
-        stroke-linejoin="round"
-      />
-      <line
-        v-else
-        :x1="line.from[0]"
-        :y1="line.from[1]"
-        :x2="line.to[0]"
-        :y2="line.to[1]"
-        :stroke="line.stroke"
-        :stroke-width="line.width"
-        :stroke-dasharray="line.dash"
-      />
-    </template>
+  <g
+    class="lines"
+    :data-lines="lines.length"
+    pointer-events="none"
+    fill="none"
+    stroke-linecap="round"
+    stroke-linejoin="round"
+  >
+    <path
+      v-for="path in paths"
+      :key="path.key"
+      :d="path.way"
+      :stroke="path.stroke"
+      :stroke-width="path.width"
+      :stroke-dasharray="path.dash"
+    />
   </g>
 </template>

@@ -33,7 +33,7 @@ watch(
       :key="step.number"
       type="button"
       class="step"
-      :class="{ chosen: chosen === step.number }"
+      :class="{ chosen: chosen === step.number, unsaid: step.hidden }"
       :data-step="step.number"
       :aria-pressed="chosen === step.number"
       :title="step.title"
@@ -43,7 +43,7 @@ watch(
         <rect :width="width" :height="height" fill="var(--paper)" />
         <drawn-lines :lines="linesAfter(steps, step.number)" :mm-per-px="width / 110" />
       </svg>
-      <span>{{ step.number }}. {{ step.title }}</span>
+      <span>{{ step.number }}. {{ step.title }}{{ step.hidden ? " (hidden)" : "" }}</span>
     </button>
     <button
       v-if="steps.length"
@@ -92,6 +92,9 @@ watch(
   overflow: hidden;
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
+}
+.unsaid svg {
+  opacity: 0.45;
 }
 .whole {
   align-content: center;

@@ -61,6 +61,15 @@ export function finishedLines(strokes: readonly Stroke[], withHidden: boolean): 
     }));
 }
 
+/** All light lines that help, without what stays. */
+export function guideLines(steps: readonly Step[]): DeskLine[] {
+  return steps.flatMap((one) =>
+    one.strokes
+      .filter((stroke) => stroke.fate !== "keep")
+      .map((stroke, i) => ({ key: `g-${one.number}-${i}`, stroke, state: "light" as const })),
+  );
+}
+
 /** The chords of each curve gathered into one run of places; a straight line has two. */
 export function runsOf(lines: readonly DeskLine[]): { first: DeskLine; places: XY[] }[] {
   const runs: { first: DeskLine; places: XY[] }[] = [];

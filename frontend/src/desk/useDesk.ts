@@ -1,5 +1,16 @@
-import { computed, onBeforeUnmount, onMounted, ref, toValue, type MaybeRefOrGetter } from "vue";
+import {
+  computed,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  shallowRef,
+  toValue,
+  watch,
+  type MaybeRefOrGetter,
+  type Ref,
+} from "vue";
 import type { XY } from "@/api/client";
+import { panned, WHOLE, zoomed, type Look } from "./look";
 
 export type Fit = "sheet" | "points";
 
@@ -12,6 +23,8 @@ export interface DeskContent {
 
 const RULER_PX = 34;
 const MARGIN_PX = 18;
+/** Below a sheet with rulers lie the buttons that bring it nearer: they never cover it. */
+const FOOT_PX = 28;
 
 /** The view of the desk in sheet millimetres, and the way from the screen to the sheet. */
 export function useDesk(
@@ -46,24 +59,50 @@ export function useDesk(
   });
 
   const rulerPx = computed(() => (toValue(rulers) ? RULER_PX : 0));
+  const footPx = computed(() => (toValue(rulers) ? FOOT_PX : 0));
 
-  /** Millimetres of paper to a screen pixel. */
-  const mmPerPx = computed(() => {
+  const look = shallowRef<Look>(WHOLE);
+  watch(
+    () => toValue(fit),
+    () => (look.value = WHOLE),
+  );
+
+  /** Millimetres of paper to a screen pixel when all is in view. */
+  const fitMmPerPx = computed(() => {
     const [w, h] = size.value;
     const { left, top, right, bottom } = bounds.value;
     const across = Math.max(50, w - rulerPx.value - 2 * MARGIN_PX);
-    const down = Math.max(50, h - rulerPx.value - 2 * MARGIN_PX);
+    const down = Math.max(50, h - rulerPx.value - footPx.value - 2 * MARGIN_PX);
     return Math.max((right - left) / across, (bottom - top) / down);
+  });
+
+  const mmPerPx = computed(() => fitMmPerPx.value / look.value.zoom);
+  const fitCentre = computed<XY>(() => {
+    const { left, top, right, bottom } = bounds.value;
+    const ruler = (rulerPx.value / 2) * fitMmPerPx.value;
+    const foot = (footPx.value / 2) * fitMmPerPx.value;
+    return [(left + right) / 2 - ruler, (top + bottom) / 2 - ruler + foot];
   });
 
   const viewBox = computed(() => {
     const [w, h] = size.value;
     const mm = mmPerPx.value;
-    const { left, top, right, bottom } = bounds.value;
-    const x = (left + right) / 2 - ((w + rulerPx.value) / 2) * mm;
-    const y = (top + bottom) / 2 - ((h + rulerPx.value) / 2) * mm;
-    return `${x} ${y} ${w * mm} ${h * mm}`;
+    const [cx, cy] = look.value.centre ?? fitCentre.value;
+    return `${cx - (w / 2) * mm} ${cy - (h / 2) * mm} ${w * mm} ${h * mm}`;
   });
+
+  function zoomBy(factor: number, at: XY = look.value.centre ?? fitCentre.value) {
+    look.value = zoomed(look.value, factor, at, fitCentre.value);
+  }
+
+  /** Move the desk by so many pixels of the screen. */
+  function panBy(dx: number, dy: number) {
+    look.value = panned(look.value, dx * mmPerPx.value, dy * mmPerPx.value, fitCentre.value);
+  }
+
+  function whole() {
+    look.value = WHOLE;
+  }
 
   function toSheet(event: { clientX: number; clientY: number }): XY {
     const matrix = svg.value?.getScreenCTM()?.inverse();
@@ -77,5 +116,14 @@ export function useDesk(
     svg.value = element instanceof SVGSVGElement ? element : null;
   }
 
-  return { hold, viewBox, mmPerPx, toSheet };
+  return {
+    hold,
+    viewBox,
+    mmPerPx,
+    toSheet,
+    look: look as Readonly<Ref<Look>>,
+    zoomBy,
+    panBy,
+    whole,
+  };
 }

@@ -5,6 +5,7 @@ defineProps<{
   label: string;
   options: readonly { value: Value; label: string }[];
   hideLabel?: boolean;
+  disabled?: boolean;
 }>();
 const emit = defineEmits<{ set: [value: Value] }>();
 
@@ -16,7 +17,7 @@ function choose(event: Event) {
 <template>
   <label class="field">
     <span :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
-    <select class="plain" :value="value" @change="choose">
+    <select class="plain" :value="value" :disabled="disabled" @change="choose">
       <option v-for="option in options" :key="option.value" :value="option.value">
         {{ option.label }}
       </option>

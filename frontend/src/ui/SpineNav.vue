@@ -1,14 +1,24 @@
 <script setup lang="ts">
 import { useTheme } from "./theme";
+import { useRoute } from "vue-router";
 import { PLACES } from "./words";
 
+const route = useRoute();
 const { dark, toggle } = useTheme();
 </script>
 
 <template>
   <nav class="spine" aria-label="Places">
-    <router-link v-for="place in PLACES" :key="place.path" :to="place.path">
+    <router-link
+      v-for="place in PLACES"
+      :key="place.path"
+      :to="place.path"
+      :class="{ here: route.path.startsWith(place.path) }"
+    >
       <span>{{ place.name }}</span>
+    </router-link>
+    <router-link to="/settings" class="foot" :class="{ here: route.path === '/settings' }">
+      <span>Settings</span>
     </router-link>
     <button type="button" class="lamp" :aria-pressed="dark" @click="toggle">
       {{ dark ? "Light desk" : "Dark desk" }}
@@ -35,12 +45,16 @@ a {
 a:hover span {
   text-decoration: underline;
 }
-a.router-link-active {
+a.here {
   border-left-color: var(--action);
   font-weight: 700;
 }
+.foot {
+  margin-top: auto;
+  font-size: 14px;
+}
 .lamp {
-  margin: auto 8px 0;
+  margin: 0 8px;
   padding: 8px 4px;
   border: 0;
   background: none;

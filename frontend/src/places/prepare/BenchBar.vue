@@ -3,7 +3,7 @@ import { NButton } from "naive-ui";
 import { computed } from "vue";
 import { useRouter } from "vue-router";
 import KeysHelp from "@/ui/KeysHelp.vue";
-import type { SaveState } from "./useAutosave";
+import { saveWords, type SaveState } from "./useAutosave";
 
 /** Above the desk: where we are, how it is shown, whether it is saved, and where it goes next. */
 const props = defineProps<{
@@ -19,23 +19,13 @@ const guides = defineModel<boolean>("guides", { required: true });
 const hidden = defineModel<boolean>("hidden", { required: true });
 const router = useRouter();
 
-const saveWords = computed(() => {
-  switch (props.state.kind) {
-    case "saved":
-      return "Saved";
-    case "saving":
-      return "Saving…";
-    default:
-      return props.state.message;
-  }
-});
 const troubled = computed(() => props.state.kind !== "saved" && props.state.kind !== "saving");
 </script>
 
 <template>
   <header class="bar">
     <h1>{{ title }}</h1>
-    <span class="saved" :class="{ troubled }" role="status">{{ saveWords }}</span>
+    <span class="saved" :class="{ troubled }" role="status">{{ saveWords(state) }}</span>
     <template v-if="state.kind === 'conflict'">
       <router-link :to="`/prepare/${state.keptCopyId}`">Open yours</router-link>
       <a href="">Open the other version</a>
@@ -44,15 +34,28 @@ const troubled = computed(() => props.state.kind !== "saved" && props.state.kind
     <div class="group" role="group" aria-label="Show">
       <button
         type="button"
+        class="toggle"
         :aria-pressed="fit === 'points'"
         @click="fit = fit === 'points' ? 'sheet' : 'points'"
       >
         With the points
       </button>
-      <button type="button" :aria-pressed="guides" title="G" @click="guides = !guides">
+      <button
+        type="button"
+        class="toggle"
+        :aria-pressed="guides"
+        title="G"
+        @click="guides = !guides"
+      >
         Guide lines
       </button>
-      <button type="button" :aria-pressed="hidden" title="H" @click="hidden = !hidden">
+      <button
+        type="button"
+        class="toggle"
+        :aria-pressed="hidden"
+        title="H"
+        @click="hidden = !hidden"
+      >
         Hidden edges
       </button>
     </div>
@@ -68,15 +71,9 @@ const troubled = computed(() => props.state.kind !== "saved" && props.state.kind
       >Redo</n-button
     >
     <keys-help />
-    <n-button
-      size="small"
-      tag="a"
-      :href="`/api/exercises/${id}/handout.pdf`"
-      target="_blank"
-      @click="emit('save')"
-    >
-      Print the handout
-    </n-button>
+    <n-button size="small" quaternary @click="router.push(`/demands/${id}`)">Demands</n-button>
+    <n-button size="small" quaternary @click="router.push(`/plan/${id}`)">Plan</n-button>
+    <n-button size="small" @click="router.push(`/print/${id}`)">Print</n-button>
     <n-button size="small" type="primary" @click="router.push(`/teach/${id}`)">Teach it</n-button>
   </header>
 </template>
@@ -106,21 +103,5 @@ h1 {
 .group {
   display: flex;
   gap: 2px;
-}
-.group button {
-  height: 28px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 13px;
-  cursor: pointer;
-}
-.group button[aria-pressed="true"] {
-  border-color: var(--action);
-  background: var(--action-soft);
-  font-weight: 600;
 }
 </style>

@@ -144,7 +144,12 @@ function cutReading(grip: Grip): string {
       @move="moveThird"
       @end="emit('settle')"
     />
-    <template v-for="one in pieces" :key="one.index">
+    <!-- Of many things only the one that moves is drawn anew. -->
+    <g
+      v-for="one in pieces"
+      :key="one.index"
+      v-memo="[one.piece, one.index, one.piece.id === chosen, mmPerPx, units]"
+    >
       <drag-handle
         shape="corner"
         :x="one.anchor[0]"
@@ -175,7 +180,7 @@ function cutReading(grip: Grip): string {
         @move="(to, exact) => sizePiece(one.index, one.piece, to, exact)"
         @end="emit('settle')"
       />
-    </template>
+    </g>
     <template v-for="grip in grips" :key="`${grip.piece}-${grip.field}`">
       <drag-handle
         v-if="grip.piece === chosen && grip.way !== 'true_mm'"

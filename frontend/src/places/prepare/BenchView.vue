@@ -4,24 +4,30 @@ import { computed, ref, watch } from "vue";
 import type { Advice, Piece, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
+import EyeLevelLines from "@/desk/EyeLevelLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
-import { finishedLines, linesAfter, marksAt } from "@/desk/lines";
+import { finishedLines, guideLines, linesAfter, marksAt } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
+import StepMarks from "@/desk/StepMarks.vue";
 import StepCaption from "@/desk/StepCaption.vue";
+import SwingingRuler from "@/desk/SwingingRuler.vue";
 import TonedPlanes from "@/desk/TonedPlanes.vue";
 import TriedLines from "@/desk/TriedLines.vue";
 import StateNote from "@/ui/StateNote.vue";
 import AdviceNotes from "./AdviceNotes.vue";
+import AdvicePlaces from "./AdvicePlaces.vue";
 import BenchBar from "./BenchBar.vue";
 import BenchHandles from "./BenchHandles.vue";
 import { pieceAt, withValue, type PieceKind } from "./editing";
 import PiecesPanel from "./PiecesPanel.vue";
 import SetupPanel from "./SetupPanel.vue";
+import StepEditor from "./StepEditor.vue";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 
 const props = defineProps<{ id: number }>();
-const bench = useBench(props.id);
+const withHidden = ref(false);
+const bench = useBench(props.id, withHidden);
 const { document: doc, history, units, step } = bench;
 const { picture, steps, pictureProblem, stepsProblem } = bench.drawn;
 
@@ -30,14 +36,16 @@ const chosenPiece = ref<string | null>(null);
 const placing = ref<PieceKind | null>(null);
 const fit = ref<"sheet" | "points">("sheet");
 const withGuides = ref(false);
-const withHidden = ref(false);
+
+const desk = ref<InstanceType<typeof DeskSheet> | null>(null);
+const NEARER = 1.25;
 
 watch(steps, (now) => {
   if (chosenStep.value > now.length) chosenStep.value = 0;
 });
 watch(picture, (now, before) => {
   // A point on a strip is in sight from the start.
-  if (now && !before && now.facts.strips.length) fit.value = "points";
+  if (now && !before && now.facts?.strips.length) fit.value = "points";
 });
 const sheet = computed(() => picture.value?.drawing.sheet);
 const points = computed(() =>
@@ -51,11 +59,7 @@ const lines = computed(() => {
   if (chosenStep.value) return linesAfter(steps.value, chosenStep.value);
   const finished = finishedLines(picture.value?.drawing.strokes ?? [], withHidden.value);
   if (!withGuides.value) return finished;
-  const guides = steps.value.flatMap((one) =>
-    one.strokes
-      .filter((stroke) => stroke.fate !== "keep" && stroke.piece !== null)
-      .map((stroke, i) => ({ key: `g-${one.number}-${i}`, stroke, state: "light" as const })),
-  );
+  const guides = guideLines(steps.value).filter(({ stroke }) => stroke.piece !== null);
   return [...guides, ...finished];
 });
 const flags = computed(() =>
@@ -63,6 +67,11 @@ const flags = computed(() =>
     measure.axis === "along" ? [] : [{ axis: measure.axis, mm: measure.mm }],
   ),
 );
+/** The ruler's move in the chosen step: where it lies for its last line. */
+const underRuler = computed(() => {
+  const stroke = steps.value[chosenStep.value - 1]?.strokes.at(-1);
+  return typeof stroke?.curve === "number" ? undefined : stroke;
+});
 const problem = computed(() => pictureProblem.value ?? stepsProblem.value);
 
 function changePiece(index: number, piece: Piece) {
@@ -111,6 +120,10 @@ useBenchKeys({
   undo: history.undo,
   redo: history.redo,
   leave: () => (placing.value = null),
+  nearer: () => desk.value?.zoomBy(NEARER),
+  further: () => desk.value?.zoomBy(1 / NEARER),
+  whole: () => desk.value?.whole(),
+  pan: (dx, dy) => desk.value?.panBy(dx, dy),
 });
 </script>
 
@@ -139,6 +152,7 @@ useBenchKeys({
     <div class="desk" :class="{ placing }">
       <desk-sheet
         v-if="sheet && picture"
+        ref="desk"
         :width="sheet.width_mm"
         :height="sheet.height_mm"
         :eye-level="picture.drawing.eye_level_mm"
@@ -152,17 +166,7 @@ useBenchKeys({
         <template #default="{ mmPerPx, toSheet }">
           <template v-if="!chosenStep">
             <toned-planes :planes="picture.planes" />
-            <line
-              v-for="([from, to], i) in picture.eye_level"
-              :key="i"
-              :x1="from[0]"
-              :y1="from[1]"
-              :x2="to[0]"
-              :y2="to[1]"
-              stroke="#6a6e75"
-              :stroke-width="1.2 * mmPerPx"
-              pointer-events="none"
-            />
+            <eye-level-lines :lines="picture.eye_level" :width="1.2 * mmPerPx" />
           </template>
           <onward-lines v-if="chosenStep" :lines="lines" :points="points" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx" :chosen="chosenPiece" />
@@ -171,33 +175,9 @@ useBenchKeys({
             :tried="steps[chosenStep - 1]?.tried ?? []"
             :mm-per-px="mmPerPx"
           />
-          <g v-if="chosenStep" pointer-events="none">
-            <g v-for="mark in marksAt(steps, chosenStep)" :key="mark.name">
-              <circle :cx="mark.at[0]" :cy="mark.at[1]" :r="3 * mmPerPx" fill="#23272e" />
-              <text
-                :x="mark.at[0] + 6 * mmPerPx"
-                :y="mark.at[1] - 6 * mmPerPx"
-                :font-size="15 * mmPerPx"
-                font-weight="700"
-                fill="#23272e"
-              >
-                {{ mark.name }}
-              </text>
-            </g>
-          </g>
-          <g v-else pointer-events="none" aria-hidden="true">
-            <g v-for="(note, i) in picture.advice" :key="note.code" class="where">
-              <circle :cx="note.where[0]" :cy="note.where[1]" :r="9 * mmPerPx" />
-              <text
-                :x="note.where[0]"
-                :y="note.where[1] + 4 * mmPerPx"
-                :font-size="12 * mmPerPx"
-                text-anchor="middle"
-              >
-                {{ i + 1 }}
-              </text>
-            </g>
-          </g>
+          <swinging-ruler v-if="underRuler" :stroke="underRuler" :mm-per-px="mmPerPx" />
+          <step-marks v-if="chosenStep" :marks="marksAt(steps, chosenStep)" :mm-per-px="mmPerPx" />
+          <advice-places v-else :advice="picture.advice ?? []" :mm-per-px="mmPerPx" />
           <bench-handles
             v-if="!placing && !chosenStep"
             :doc="doc"
@@ -235,6 +215,14 @@ useBenchKeys({
       />
     </div>
     <aside class="side">
+      <step-editor
+        v-if="chosenStep && steps[chosenStep - 1]"
+        :doc="doc"
+        :steps="steps"
+        :step="steps[chosenStep - 1]!"
+        @change="bench.replace($event)"
+        @go="chosenStep = $event"
+      />
       <setup-panel
         :doc="doc"
         :picture="picture"
@@ -300,13 +288,15 @@ useBenchKeys({
   padding: 4px 16px 8px;
   color: var(--off);
 }
-.where circle {
-  fill: #fffdf7;
-  stroke: #50545b;
-  stroke-width: 1.5px;
-  vector-effect: non-scaling-stroke;
-}
-.where text {
-  fill: #23272e;
+/* A tablet held upright: the desk above, the panel below it. */
+@media (max-width: 1000px) {
+  .bench {
+    grid-template: "bar" auto "desk" 50vh "under" auto "side" auto / minmax(0, 1fr);
+    height: auto;
+  }
+  .side {
+    border-top: 1px solid var(--line);
+    border-left: 0;
+  }
 }
 </style>

@@ -23,6 +23,9 @@ const emit = defineEmits<{
 }>();
 
 const pieces = computed(() => props.doc.pieces ?? []);
+/** Only the open card shows its grips: the others need not be drawn anew at every move. */
+const NONE: Grip[] = [];
+const gripsOfChosen = computed(() => props.grips.filter((grip) => grip.piece === props.chosen));
 const sheetMiddle = computed<XY>(() => {
   const view = props.doc.view;
   const x =
@@ -42,7 +45,7 @@ const sheetMiddle = computed<XY>(() => {
       v-for="(piece, index) in pieces"
       :key="index"
       :piece="piece"
-      :grips="grips.filter((grip) => grip.piece === piece.id)"
+      :grips="piece.id === chosen ? gripsOfChosen : NONE"
       :units="units"
       :open="piece.id === chosen"
       @choose="emit('choose', piece.id === chosen ? null : piece.id)"

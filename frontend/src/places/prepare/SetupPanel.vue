@@ -5,6 +5,7 @@ import type { Exercise, Picture } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
+import WordingFields from "./WordingFields.vue";
 import ViewerSteps from "./ViewerSteps.vue";
 
 /** Sheet, eye level, points and words, with the facts that follow from them. */
@@ -24,7 +25,7 @@ const SIZES = ["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18
   (size) => ({ value: size, label: size.replace("x", " × ").replace("in", " in") }),
 );
 const size = computed(() => (typeof props.doc.sheet.size === "string" ? props.doc.sheet.size : ""));
-const strips = computed(() => props.picture?.facts.strips ?? []);
+const strips = computed(() => props.picture?.facts?.strips ?? []);
 
 const TONES = [
   { value: "none", label: "none" },
@@ -121,7 +122,7 @@ const LIGHTEST = [
         />
       </template>
     </div>
-    <dl v-if="picture" class="facts">
+    <dl v-if="picture?.facts" class="facts">
       <template v-if="picture.facts.lowest_corner_deg !== null">
         <dt>Lowest corner</dt>
         <dd>{{ Math.round(picture.facts.lowest_corner_deg) }}°</dd>
@@ -138,43 +139,7 @@ const LIGHTEST = [
     </dl>
     <viewer-steps :doc="doc" @moved="emit('moved', $event)" />
     <div class="pair">
-      <choice-field
-        label="Units"
-        :value="units"
-        :options="[
-          { value: 'cm', label: 'cm' },
-          { value: 'mm', label: 'mm' },
-          { value: 'in', label: 'inches' },
-        ]"
-        @set="emit('set', ['wording', 'units'], $event)"
-      />
-      <choice-field
-        label="The line is the"
-        :value="doc.wording?.line ?? 'eye level'"
-        :options="[
-          { value: 'eye level', label: 'eye level' },
-          { value: 'horizon', label: 'horizon' },
-        ]"
-        @set="emit('set', ['wording', 'line'], $event)"
-      />
-      <choice-field
-        label="Spelling"
-        :value="doc.wording?.spelling ?? 'UK'"
-        :options="[
-          { value: 'UK', label: 'UK' },
-          { value: 'US', label: 'US' },
-        ]"
-        @set="emit('set', ['wording', 'spelling'], $event)"
-      />
-      <choice-field
-        label="Sentences"
-        :value="doc.wording?.reading ?? 'full'"
-        :options="[
-          { value: 'full', label: 'full' },
-          { value: 'simple', label: 'short and simple' },
-        ]"
-        @set="emit('set', ['wording', 'reading'], $event)"
-      />
+      <wording-fields :doc="doc" :units="units" @set="(path, value) => emit('set', path, value)" />
       <choice-field
         label="Tone"
         :value="doc.tone?.light ?? 'none'"

@@ -258,6 +258,8 @@ export function newExercise(points: PointCount): Exercise {
       line: "eye level" as const,
       spelling: "UK" as const,
       reading: "full" as const,
+      square: "set square" as const,
+      far: "long ruler" as const,
     },
     given: "measures" as const,
     views: {},

@@ -9,6 +9,10 @@ export type SaveState =
   | { kind: "conflict"; message: string; keptCopyId: number }
   | { kind: "refused"; message: string };
 
+/** How it stands with saving, to be shown beside a title. */
+export const saveWords = (state: SaveState) =>
+  "message" in state ? state.message : state.kind === "saved" ? "Saved" : "Saving…";
+
 const PAUSE_MS = 700;
 const RETRY_MS = 3000;
 
@@ -81,7 +85,7 @@ export function useAutosave(id: number, document: Readonly<Ref<Exercise | null>>
 
   watch(document, (now) => {
     if (now && counter && state.value.kind !== "conflict") {
-      state.value = { kind: "saving" };
+      if (state.value.kind !== "saving") state.value = { kind: "saving" };
       plan(PAUSE_MS);
     }
   });
@@ -95,7 +99,8 @@ export function useAutosave(id: number, document: Readonly<Ref<Exercise | null>>
   onMounted(() => window.addEventListener("beforeunload", beforeUnload));
   onBeforeUnmount(() => {
     window.removeEventListener("beforeunload", beforeUnload);
-    void save();
+    // Who opens it next must see what was saved last.
+    void save().then(() => client.invalidateQueries({ queryKey: ["exercise"] }));
   });
 
   return { state: readonly(state), opened, save };

@@ -1,47 +1,20 @@
-import { computed, ref, watch } from "vue";
-import type { Exercise } from "@/api/client";
-import { useExercise } from "@/api/queries";
+import { computed, ref, type Ref } from "vue";
 import { roundStepMm, type Units } from "@/ui/measures";
-import { withValue } from "./editing";
-import { useAutosave } from "./useAutosave";
-import { useHistory } from "./useHistory";
+import { useSaid } from "@/ui/settings";
+import { useDocument } from "./useDocument";
 import { usePicture } from "./usePicture";
 
-/** One exercise on the bench: the document, its picture and steps, undo, and saving by itself. */
-export function useBench(id: number) {
-  const opened = useExercise(id);
-  const history = useHistory<Exercise>();
-  const document = history.present;
-  const drawn = usePicture(document);
-  const saving = useAutosave(id, document);
+/** One exercise on the bench: the document with its picture and steps, in the teacher's words. */
+export function useBench(id: number, withHidden: Readonly<Ref<boolean>>) {
+  const kept = useDocument(id);
+  const said = useSaid(() => kept.document.value);
+  const drawn = usePicture(said, { withHidden });
   const roundMeasures = ref(true);
-
-  watch(
-    opened.data,
-    (answer) => {
-      if (!answer || document.value) return;
-      saving.opened(answer.counter, answer.document);
-      history.reset(answer.document);
-    },
-    { immediate: true },
-  );
-
   const units = computed<Units>(
-    () => drawn.picture.value?.units ?? document.value?.wording?.units ?? "cm",
+    () => drawn.picture.value?.units ?? said.value?.wording?.units ?? "cm",
   );
   const step = computed(() => (roundMeasures.value ? roundStepMm(units.value) : 0.1));
-
-  /** Set one field; drags of one thing are one change to undo. */
-  function set(path: (string | number)[], value: unknown, merge: string | null = null) {
-    if (document.value) history.change(withValue(document.value, path, value), merge);
-  }
-
-  /** Replace the whole document, as adding and removing pieces do. */
-  function replace(next: Exercise, merge: string | null = null) {
-    history.change(next, merge);
-  }
-
-  return { opened, history, document, drawn, saving, roundMeasures, units, step, set, replace };
+  return { ...kept, drawn, roundMeasures, units, step };
 }
 
 export type Bench = ReturnType<typeof useBench>;

@@ -10,7 +10,19 @@ export interface BenchActions {
   undo(): void;
   redo(): void;
   leave(): void;
+  nearer(): void;
+  further(): void;
+  whole(): void;
+  pan(dx: number, dy: number): void;
 }
+
+const PAN_PX = 60;
+const WAYS: Record<string, [number, number]> = {
+  ArrowLeft: [PAN_PX, 0],
+  ArrowRight: [-PAN_PX, 0],
+  ArrowUp: [0, PAN_PX],
+  ArrowDown: [0, -PAN_PX],
+};
 
 /** The bench's keys; letters are left alone while something is typed. */
 export function useBenchKeys(actions: BenchActions) {
@@ -24,6 +36,12 @@ export function useBenchKeys(actions: BenchActions) {
       else actions.undo();
       return;
     }
+    const way = WAYS[event.key];
+    if (way && event.altKey && !typing) {
+      event.preventDefault();
+      actions.pan(...way);
+      return;
+    }
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
     const run: Record<string, () => void> = {
       ArrowLeft: actions.back,
@@ -35,6 +53,10 @@ export function useBenchKeys(actions: BenchActions) {
       e: () => focusHandle("handle-eye-level"),
       "1": () => focusHandle("handle-VP1"),
       "2": () => focusHandle("handle-VP2"),
+      "3": () => focusHandle("handle-VP3"),
+      "+": actions.nearer,
+      "-": actions.further,
+      "0": actions.whole,
       Escape: actions.leave,
     };
     const action = run[event.key.length === 1 ? event.key.toLowerCase() : event.key];

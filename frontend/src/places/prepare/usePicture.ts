@@ -1,47 +1,93 @@
-import { onBeforeUnmount, readonly, ref, shallowRef, watch, type Ref } from "vue";
+import { onBeforeUnmount, ref, shallowRef, watch, type Ref } from "vue";
 import { answered, api, Refusal, type Exercise, type Picture, type Step } from "@/api/client";
+
+/** After so long without a change, advice and steps are asked for, too. */
+const REST_MS = 120;
+const RETRY_MS = 3000;
+
+interface Wanted {
+  /** Hidden edges are shown while a hand moves. */
+  withHidden?: Readonly<Ref<boolean>>;
+  /** Only the drawing is ever needed: no facts, no advice, no steps. */
+  linesAlone?: boolean;
+}
 
 /**
  * The picture and the steps of a document, asked for as it changes. One question is under way at a
  * time and the latest document is asked about next, so a slow server is never flooded and the last
- * answer always belongs to the last change. A refused document leaves the last good picture.
+ * answer always belongs to the last change. While a hand is moving only the lines are asked for;
+ * facts and advice stay as they were until it rests. A refused document leaves the last good
+ * picture.
  */
-export function usePicture(document: Readonly<Ref<Exercise | null>>) {
-  const picture = shallowRef<Picture | null>(null);
+export function usePicture(
+  document: Readonly<Ref<Exercise | null>>,
+  { withHidden = ref(false), linesAlone = false }: Wanted = {},
+) {
+  const picture = shallowRef<FullPicture | null>(null);
   const steps = shallowRef<Step[]>([]);
   const pictureProblem = shallowRef<Refusal | null>(null);
   const stepsProblem = shallowRef<Refusal | null>(null);
-  const busy = ref(false);
+  let busy = false;
   let asked: Exercise | null = null;
   let gone = false;
-  let pause = 0;
+  let rest = 0;
 
   async function ask() {
-    if (busy.value) return;
-    busy.value = true;
-    while (!gone && document.value && document.value !== asked) {
-      asked = document.value;
-      await askPicture(asked);
-      if (document.value !== asked) continue;
-      await askSteps(asked);
+    if (busy || gone || !document.value || document.value === asked) return;
+    busy = true;
+    let coming = question(document.value, linesAlone || picture.value !== null);
+    for (;;) {
+      const come = await coming;
+      const next = gone || document.value === asked ? null : document.value;
+      // The next question is on its way while this answer is drawn.
+      if (next) coming = question(next, linesAlone || picture.value !== null);
+      take(come);
+      if (!next) break;
     }
-    busy.value = false;
-    const unreachable = pictureProblem.value?.unreachable || stepsProblem.value?.unreachable;
-    if (!gone && unreachable) {
-      pause = window.setTimeout(() => {
-        asked = null;
-        void ask();
-      }, 3000);
+    busy = false;
+    window.clearTimeout(rest);
+    if (gone || linesAlone) return;
+    const first = steps.value.length === 0 && stepsProblem.value === null;
+    rest = window.setTimeout(() => void askAll(), first ? 0 : REST_MS);
+  }
+
+  async function askAll() {
+    if (busy || gone || !asked) return;
+    busy = true;
+    const body = asked;
+    if (picture.value?.of !== body) take(await question(body, false));
+    if (document.value === body) await askSteps(body);
+    busy = false;
+    if (document.value !== body) return void ask();
+    if (!gone && (pictureProblem.value?.unreachable || stepsProblem.value?.unreachable))
+      rest = window.setTimeout(() => void askAll(), RETRY_MS);
+  }
+
+  /** An answer or a refusal, with the document that was asked about. */
+  async function question(body: Exercise, linesOnly: boolean): Promise<Come> {
+    asked = body;
+    const query = { lines_only: linesOnly, hidden: !linesOnly || withHidden.value };
+    try {
+      const answer = await answered(api.POST("/api/picture", { body, params: { query } }));
+      return { answer, of: linesOnly ? null : body };
+    } catch (fault) {
+      return { refusal: asRefusal(fault) };
     }
   }
 
-  async function askPicture(body: Exercise) {
-    try {
-      picture.value = await answered(api.POST("/api/picture", { body }));
-      pictureProblem.value = null;
-    } catch (fault) {
-      pictureProblem.value = asRefusal(fault);
+  function take(come: Come) {
+    if ("refusal" in come) {
+      pictureProblem.value = come.refusal;
+      return;
     }
+    const before = picture.value;
+    picture.value = {
+      ...come.answer,
+      facts: come.answer.facts ?? before?.facts ?? null,
+      advice: come.answer.advice ?? before?.advice ?? null,
+      of: come.of,
+    };
+    pictureProblem.value = null;
   }
 
   async function askSteps(body: Exercise) {
@@ -57,16 +103,21 @@ export function usePicture(document: Readonly<Ref<Exercise | null>>) {
   watch(document, () => void ask(), { immediate: true });
   onBeforeUnmount(() => {
     gone = true;
-    window.clearTimeout(pause);
+    window.clearTimeout(rest);
   });
 
+  // Not through readonly(): it would wrap each of some thousand numbers at every look.
   return {
-    picture: readonly(picture) as Readonly<Ref<Picture | null>>,
-    steps: readonly(steps) as Readonly<Ref<Step[]>>,
-    pictureProblem: readonly(pictureProblem),
-    stepsProblem: readonly(stepsProblem),
+    picture: picture as Readonly<Ref<Picture | null>>,
+    steps: steps as Readonly<Ref<Step[]>>,
+    pictureProblem: pictureProblem as Readonly<Ref<Refusal | null>>,
+    stepsProblem: stepsProblem as Readonly<Ref<Refusal | null>>,
   };
 }
+
+/** A picture with the document that its advice belongs to; none while a hand moves. */
+type FullPicture = Picture & { of: Exercise | null };
+type Come = { answer: Picture; of: Exercise | null } | { refusal: Refusal };
 
 function asRefusal(fault: unknown): Refusal {
   if (fault instanceof Refusal) return fault;

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { NButton } from "naive-ui";
+import { computed, watch } from "vue";
+import type { PrintOrder } from "@/api/client";
+import { useClasses } from "@/api/queries";
+import { countOf } from "@/ui/words";
+import { useClassPrint } from "./useClassPrint";
+
+/** A starter sheet for each pupil of a class, with the name and a code for marking. */
+const props = defineProps<{ id: number; order: PrintOrder }>();
+
+const classId = defineModel<number | null>({ required: true });
+const classes = useClasses();
+watch(
+  classes.data,
+  (all) => {
+    classId.value ??= all?.[0]?.id ?? null;
+  },
+  { immediate: true },
+);
+const { job, problem, begin, cancel, under } = useClassPrint(props.id);
+const chosen = computed(() => classes.data.value?.find((one) => one.id === classId.value));
+
+function print() {
+  if (classId.value !== null)
+    begin(classId.value, { ...props.order, parts: ["starter"], marks: true });
+}
+</script>
+
+<template>
+  <section class="class" aria-label="Sheets for a class">
+    <h2>Sheets for a class</h2>
+    <p class="about">
+      A starter sheet for each pupil, with the name, corner marks and a code. Where the exercise is
+      a word, each gets a card with the own first name in block letters.
+    </p>
+    <p v-if="classes.data.value?.length === 0">There is no class yet.</p>
+    <div v-else class="choose">
+      <div class="field">
+        <label for="print-class">Class</label>
+        <select id="print-class" v-model="classId" class="plain">
+          <option v-for="one in classes.data.value" :key="one.id" :value="one.id">
+            {{ one.name }}, {{ countOf(one.pupils.length, "pupil") }}
+          </option>
+        </select>
+      </div>
+      <n-button v-if="under(job?.state)" @click="cancel">Stop</n-button>
+      <n-button v-else :disabled="!chosen?.pupils.length" @click="print">Make the sheets</n-button>
+    </div>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="job" role="status">
+      <template v-if="under(job.state)">
+        <progress :value="job.done" :max="job.total" aria-label="Sheets that are ready" />
+        {{ job.done }} of {{ job.total }} sheets are ready
+      </template>
+      <template v-else-if="job.state === 'cancelled'">Stopped. Nothing was kept.</template>
+      <a v-else-if="job.state === 'done'" :href="`/api/prints/${job.id}/file.pdf`" target="_blank">
+        Open the {{ countOf(job.total, "sheet") }} to print
+      </a>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.class {
+  display: grid;
+  gap: 8px;
+  padding-top: 16px;
+  border-top: 1px solid var(--line);
+}
+.about {
+  color: var(--quiet);
+  font-size: 14px;
+}
+.choose {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+  align-items: end;
+}
+progress {
+  width: 100%;
+  accent-color: var(--action);
+}
+.problem {
+  color: var(--off);
+}
+</style>
