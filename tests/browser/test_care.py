@@ -10,7 +10,7 @@ import pytest
 from playwright.sync_api import expect
 
 from tests.browser.conftest import Server, Watched
-from tests.browser.test_story import asked, document, exercise_id, open_bench, saved
+from tests.browser.pages import asked, document, exercise_id, open_bench, saved
 
 
 def set_title(page, title):
@@ -19,6 +19,7 @@ def set_title(page, title):
 
 def new_sheet(watched, title):
     page = watched.go("prepare")
+    page.get_by_role("link", name="Begin a new sheet").click()
     page.get_by_role("button", name="New one-point sheet").click()
     expect(page.get_by_text("The sheet is empty.")).to_be_visible()
     set_title(page, title)
@@ -54,6 +55,29 @@ def test_a_lost_connection_is_told_and_made_good(watched, server):
     watched.faults = [f for f in watched.faults if "ERR_INTERNET_DISCONNECTED" not in f]
 
 
+def test_a_slow_server_never_holds_the_hand_back(watched, server):
+    page = open_bench(watched, "Bell corner")
+    asked_for = []
+
+    def slowly(route):
+        asked_for.append(route.request.url)
+        page.wait_for_timeout(400)
+        route.continue_()
+
+    page.route("**/api/picture*", slowly)
+    handle = page.get_by_role("slider", name="Eye level")
+    before = handle.bounding_box()["y"]
+    handle.focus()
+    for _ in range(12):
+        page.keyboard.press("ArrowDown")
+    assert handle.bounding_box()["y"] > before, "what is held moves at once"
+    page.unroute_all(behavior="wait")
+    assert len(asked_for) < 12, "one question at a time, and only the latest"
+    for _ in range(12):
+        page.keyboard.press("ArrowUp")
+    saved(page)
+
+
 def test_a_reload_comes_back_to_the_same_place_with_everything(watched, server):
     page = new_sheet(watched, "Reloaded")
     page.get_by_role("button", name="Add a box").click()
@@ -61,7 +85,8 @@ def test_a_reload_comes_back_to_the_same_place_with_everything(watched, server):
     saved(page)
     page.reload()
     expect(page.get_by_role("heading", name="Reloaded")).to_be_visible()
-    expect(page.get_by_role("button", name="box 1")).to_be_visible()
+    card = page.get_by_role("region", name="Pieces").get_by_role("button", name="box 1")
+    expect(card).to_be_visible()
     assert len(document(server, "Reloaded")["pieces"]) == 1
 
 
@@ -78,6 +103,8 @@ def test_a_box_that_stands_in_another_is_told_and_the_drawing_stays(watched):
 
 def test_an_exercise_is_built_from_the_keyboard_alone(watched, server):
     page = watched.go("prepare")
+    page.get_by_role("link", name="Begin a new sheet").focus()
+    page.keyboard.press("Enter")
     page.get_by_role("button", name="New two-point sheet").focus()
     page.keyboard.press("Enter")
     expect(page.get_by_text("The sheet is empty.")).to_be_visible()
@@ -87,7 +114,8 @@ def test_an_exercise_is_built_from_the_keyboard_alone(watched, server):
     page.keyboard.press("Tab")
     page.get_by_role("button", name="Put it in the middle").focus()
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name="box 1")).to_be_visible()
+    card = page.get_by_role("region", name="Pieces").get_by_role("button", name="box 1")
+    expect(card).to_be_visible()
     page.get_by_role("heading", name="By keyboard").click()
     page.keyboard.press("e")
     page.keyboard.press("ArrowDown")

@@ -1,0 +1,87 @@
+"""Teaching: from the keyboard, on the projector, at the board, and showing why."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import expect
+
+from tests.browser.pages import document, exercise_id, lines_on
+
+
+def test_the_lesson_is_taught_step_by_step_from_the_keyboard(watched):
+    page = watched.go("teach")
+    page.get_by_role("link", name="Bell corner").click()
+    expect(page.get_by_role("heading", name="The horizon line")).to_be_visible()
+    size = page.get_by_text("Measure 6 in down").evaluate("e => getComputedStyle(e).fontSize")
+    assert float(size.removesuffix("px")) >= 28, "read from the back of the room"
+    page.keyboard.press("ArrowRight")
+    expect(page.get_by_role("heading", name="The vanishing points")).to_be_visible()
+    page.keyboard.press("PageDown")
+    expect(page.get_by_role("heading", name="Bus shelter: the front edge")).to_be_visible()
+    expect(page.get_by_text(re.compile(r"step \d+:\d\d of 1 min"))).to_be_visible()
+    page.keyboard.press("ArrowLeft")
+    expect(page.get_by_role("heading", name="The vanishing points")).to_be_visible()
+    page.keyboard.press("End")
+    expect(page.get_by_role("heading", name="The finished drawing")).to_be_visible()
+    assert lines_on(page) == 16
+    page.keyboard.press("Escape")
+    expect(page).to_have_url(re.compile("/teach$"))
+
+
+def test_the_corner_test_is_shown_with_the_lines_that_were_tried(watched, server):
+    page = watched.go(f"teach/{exercise_id(server, 'FERN')}")
+    expect(page.get_by_text("Step 1 of")).to_be_visible()
+    for number in range(2, 9):
+        page.keyboard.press("ArrowRight")
+        expect(page.get_by_text(f"Step {number} of")).to_be_visible()
+    expect(page.get_by_role("heading", name="Letter N: lines to VP1")).to_be_visible()
+    expect(page.get_by_text("the line would run through")).to_be_visible()
+    assert page.locator("g.tried > g").count() == 4
+
+
+def test_the_projector_follows_the_lesson_and_can_be_frozen(watched):
+    page = watched.go(f"teach/{exercise_id(watched, 'Seed crates')}")
+    expect(page.get_by_role("heading", name="The eye level line")).to_be_visible()
+    with page.expect_popup() as opened:
+        page.get_by_role("button", name="Projector window").click()
+    wall = opened.value
+    wall.set_default_timeout(120_000)
+    expect(wall.get_by_role("heading", name="The eye level line")).to_be_visible()
+    page.keyboard.press("PageDown")
+    expect(wall.get_by_role("heading", name="The vanishing point")).to_be_visible()
+    page.keyboard.press(".")
+    expect(page.get_by_role("button", name="Freeze it")).to_have_attribute("aria-pressed", "true")
+    page.keyboard.press("PageDown")
+    expect(page.get_by_role("heading", name="Crate: the front face")).to_be_visible()
+    expect(wall.get_by_role("heading", name="The vanishing point")).to_be_visible()
+    page.keyboard.press("f")
+    expect(wall.get_by_role("heading", name="Crate: the front face")).to_be_visible()
+    page.keyboard.press("g")
+    expect(wall.get_by_role("heading", name="The guide lines")).to_be_visible()
+    page.keyboard.press("d")
+    expect(wall.get_by_role("heading", name="The finished drawing")).to_be_visible()
+    expect(wall.get_by_label("Clock")).to_have_count(0)
+
+
+def test_a_demonstration_is_shown_beside_the_lesson(watched, server):
+    before = document(server, "Seed crates")
+    page = watched.go(f"teach/{exercise_id(watched, 'Seed crates')}")
+    page.get_by_role("button", name="Demonstrate").click()
+    page.get_by_role("button", name="Lift and slide").click()
+    page.get_by_label("Up, down").fill("220")
+    expect(page.get_by_text("we see its underside")).to_be_visible()
+    page.get_by_role("button", name="Climb and crouch").click()
+    page.get_by_label("Crouch, climb").fill("150")
+    expect(page.get_by_text("We look down on everything")).to_be_visible()
+    page.get_by_role("button", name="Back to the lesson").click()
+    expect(page.get_by_role("heading", name="The eye level line")).to_be_visible()
+    assert document(server, "Seed crates") == before
+
+
+def test_the_board_has_its_own_measures(watched):
+    page = watched.go(f"teach/{exercise_id(watched, 'Seed crates')}")
+    expect(page.get_by_text("Measure 12 cm down")).to_be_visible()
+    page.get_by_role("button", name="Board").click()
+    expect(page.get_by_text("Measure 48 cm down")).to_be_visible()
+    expect(page.get_by_text("stretch a string")).to_be_visible()
