@@ -13,7 +13,8 @@ from PIL import Image
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ImageError
-from orthopsis.marking.find_sheet import find_corners, turned_half
+from orthopsis.marking.answer_key import answer_key
+from orthopsis.marking.find_sheet import FoundSheet, find_corners
 from orthopsis.marking.judge import check_grey, check_image
 from orthopsis.marking.photo import MAX_BYTES, open_grey, open_photo
 from orthopsis.marking.straighten import straighten
@@ -42,11 +43,11 @@ def png_of_size(width, height):
 @pytest.mark.parametrize(
     ("data", "says"),
     [
-        (b"", "not a readable JPEG or PNG"),
-        (b"hello", "not a readable JPEG or PNG"),
-        (b"GIF89a" + bytes(200), "not a readable JPEG or PNG"),
-        (b"%PDF-1.7", "not a readable JPEG or PNG"),
-        (jpeg()[:400], "not a readable JPEG or PNG"),
+        (b"", "not a readable picture"),
+        (b"hello", "not a readable picture"),
+        (b"GIF89a" + bytes(200), "not a readable picture"),
+        (b"%PDF-1.7", "not a readable picture"),
+        (jpeg()[:400], "not a readable picture"),
         (b"\xff\xd8" + bytes(MAX_BYTES), "more than the 40 MB taken"),
         (png_of_size(9000, 9000), "81 million pixels, more than the 60 million taken"),
         (png_of_size(60000, 60000), "pixels, more than the 60 million taken"),
@@ -72,6 +73,38 @@ def test_place_time_and_device_are_not_kept():
     assert b"Some Camera" not in photo.clean
     assert not Image.open(io.BytesIO(photo.clean)).getexif()
     assert photo.grey.shape == (480, 640)
+
+
+def as_file(form, size=(640, 480), **options):
+    data = io.BytesIO()
+    Image.new("RGB", size, (200, 190, 180)).save(data, form, **options)
+    return data.getvalue()
+
+
+@pytest.mark.parametrize(
+    ("form", "media"),
+    [("PNG", "image/png"), ("WEBP", "image/webp"), ("HEIF", "image/jpeg"), ("TIFF", "image/jpeg")],
+)
+def test_phones_and_scanners_send_what_they_like(form, media):
+    photo = open_photo(as_file(form))
+    assert photo.grey.shape == (480, 640) and abs(int(photo.grey.mean()) - 192) < 4
+    assert photo.media_type == media
+    assert Image.open(io.BytesIO(photo.clean)).get_format_mimetype() == media
+
+
+def test_a_turned_photo_keeps_its_pixels_and_only_says_how_to_turn_it():
+    exif = Image.Exif()
+    exif[0x0112], exif[0x010F] = 6, "Some Camera"
+    gps = exif.get_ifd(0x8825)
+    gps[1], gps[2] = "N", (51.0, 30.0, 0.0)
+    sent = jpeg((640, 480), exif=exif.tobytes(), comment=b"in the art room") + b"a trailer"
+    photo = open_photo(sent)
+    kept = Image.open(io.BytesIO(photo.clean))
+    assert dict(kept.getexif()) == {0x0112: 6}
+    for secret in (b"Some Camera", b"art room", b"trailer"):
+        assert secret in sent and secret not in photo.clean
+    assert np.array_equal(np.asarray(kept), np.asarray(Image.open(io.BytesIO(sent))))
+    assert photo.grey.shape == open_grey(photo.clean).shape == (640, 480)
 
 
 def test_a_plain_photo_is_kept_as_it_is():
@@ -107,7 +140,7 @@ def test_straightening_brings_the_paper_back_to_millimetres():
     corners = np.array([[300, 260], [2800, 200], [2900, 2050], [220, 1980]], np.float32)
     change = cv2.getPerspectiveTransform(source, corners - np.float32(0.5))
     photo = cv2.warpPerspective(paper, change, (3200, 2300), borderValue=70)
-    flat = straighten(photo, corners.astype(float), sheet)
+    flat = straighten(photo, FoundSheet.by_hand(corners.astype(float)), sheet)
     for x, y in places:
         size = flat.px_per_mm
         part = flat.darkness[
@@ -120,7 +153,7 @@ def test_straightening_brings_the_paper_back_to_millimetres():
 
 def test_a_picture_without_a_sheet_gets_advice_and_no_verdict():
     noise = np.random.default_rng(1).integers(60, 90, (900, 1200)).astype(np.uint8)
-    verdict = check_grey(SCENE, noise)
+    verdict = check_grey(answer_key(SCENE), noise)
     assert not verdict.sheet_found
     assert [f.code for f in verdict.findings] == ["no-sheet"]
     assert "set the corners by hand" in verdict.findings[0].message
@@ -137,8 +170,7 @@ def test_corners_set_by_hand_replace_the_search():
 def test_a_sheet_upside_down_is_recognised():
     data, _ = scan_sheet(SCENE, 4)
     grey = open_grey(data)
-    upright = check_grey(SCENE, grey)
-    upside_down = check_grey(SCENE, np.ascontiguousarray(grey[::-1, ::-1]))
+    upright = check_grey(answer_key(SCENE), grey)
+    upside_down = check_grey(answer_key(SCENE), np.ascontiguousarray(grey[::-1, ::-1]))
     good = lambda verdict: sum(s.verdict == "on" for s in verdict.strokes)  # noqa: E731
     assert good(upside_down) >= good(upright) - 2
-    assert np.allclose(turned_half(turned_half(np.eye(4, 2))), np.eye(4, 2))

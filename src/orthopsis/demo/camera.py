@@ -6,44 +6,63 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from orthopsis.demo.desk import TIDY, Around, desk, lay_over, light
 from orthopsis.perspective.sheet import Sheet
 
 PHOTO_PX = (3200, 2400)
 FLAT_PX_PER_MM = 7.874  # 200 dots per inch
 PAPER_TONE = 232.0
+CAMERA_MM = 600.0
+"""The camera's height over a sheet as wide as A3; other sheets in proportion."""
+
+Places = NDArray[np.float64]
 
 
 def photograph(
-    ink: NDArray[np.float32], sheet: Sheet, rng: np.random.Generator
-) -> tuple[NDArray[np.uint8], NDArray[np.float64]]:
-    """A phone's picture, and where the sheet's corners are in it (top left first, clockwise)."""
-    width, height = PHOTO_PX if sheet.width_mm >= sheet.height_mm else PHOTO_PX[::-1]
-    corners = _corners_on_photo(width, height, sheet, rng)
+    ink: NDArray[np.float32],
+    sheet: Sheet,
+    rng: np.random.Generator,
+    around: Around = TIDY,
+    photo_px: tuple[int, int] = PHOTO_PX,
+) -> tuple[NDArray[np.uint8], Places]:
+    """A phone's picture, and where the sheet's corners are in it (top left first, clockwise).
+
+    A cut-off corner lies outside the picture.
+    """
+    width, height = photo_px if sheet.width_mm >= sheet.height_mm else photo_px[::-1]
+    flat = _corners_on_photo(width, height, sheet, around, rng)
     paper = PAPER_TONE * (1.0 - ink)
     h, w = ink.shape
     source = np.array([[0, 0], [w, 0], [w, h], [0, h]], np.float32) - np.float32(0.5)
-    change = cv2.getPerspectiveTransform(source, corners.astype(np.float32) - np.float32(0.5))
-    size = (width, height)
-    photo = cv2.warpPerspective(paper, change, size, flags=cv2.INTER_AREA)
-    cover = cv2.warpPerspective(np.ones_like(paper), change, size, flags=cv2.INTER_LINEAR)
+    target = flat.astype(np.float32) - np.float32(0.5)
+    change = np.asarray(cv2.getPerspectiveTransform(source, target), dtype=float)
+    xs, ys = _where_on_paper(change, (width, height), (w, h), around, rng)
+    photo = cv2.remap(paper, xs, ys, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+    inside = np.minimum(np.minimum(xs + 0.5, w - 0.5 - xs), np.minimum(ys + 0.5, h - 0.5 - ys))
+    cover = np.clip(inside * width / w * 0.8 + 0.5, 0.0, 1.0)
     shade = cv2.GaussianBlur(np.roll(cover, (14, 10), (0, 1)), (0, 0), 14.0)
-    desk = _desk(width, height, rng) * (1.0 - 0.35 * shade)
-    photo = photo * cover + desk * (1.0 - cover)
-    photo = photo * _light(width, height, rng)
+    table = desk(around.desk, width, height, rng) * (1.0 - 0.35 * shade)
+    photo = photo * cover + table * (1.0 - cover)
+    corners = _lifted(flat, change, (w, h), around)
+    if around.over in ("hand", "ruler"):
+        lay_over(photo, corners, around, rng)
+    photo = photo * light(width, height, around, rng)
     photo = cv2.GaussianBlur(photo, (0, 0), float(rng.uniform(0.7, 1.1)))
-    noise = rng.normal(0.0, 2.6, photo.shape)
-    return np.asarray(np.clip(photo + noise, 0, 255), dtype=np.uint8), corners
+    noise = rng.standard_normal(photo.shape, dtype=np.float32) * np.float32(2.6)
+    picture = np.asarray(np.clip(photo + noise, 0, 255), dtype=np.uint8)
+    return _quarter_turned(picture, corners, around.quarter)
 
 
 def scan_flat(
-    ink: NDArray[np.float32], sheet: Sheet, rng: np.random.Generator
-) -> tuple[NDArray[np.uint8], NDArray[np.float64]]:
+    ink: NDArray[np.float32], sheet: Sheet, rng: np.random.Generator, around: Around = TIDY
+) -> tuple[NDArray[np.uint8], Places]:
     """A flat scanner's picture: the sheet itself, edge to edge, a little grey and grainy."""
     width, height = round(sheet.width_mm * FLAT_PX_PER_MM), round(sheet.height_mm * FLAT_PX_PER_MM)
     flat = cv2.resize(244.0 * (1.0 - ink), (width, height), interpolation=cv2.INTER_AREA)
     noise = rng.normal(0.0, 1.6, flat.shape)
     corners = np.array([[0, 0], [width, 0], [width, height], [0, height]], float)
-    return np.asarray(np.clip(flat + noise, 0, 255), dtype=np.uint8), corners
+    picture = np.asarray(np.clip(flat + noise, 0, 255), dtype=np.uint8)
+    return _quarter_turned(picture, corners, around.quarter)
 
 
 def encode(picture: NDArray[np.uint8], form: str) -> bytes:
@@ -54,28 +73,99 @@ def encode(picture: NDArray[np.uint8], form: str) -> bytes:
 
 
 def _corners_on_photo(
-    width: int, height: int, sheet: Sheet, rng: np.random.Generator
-) -> NDArray[np.float64]:
+    width: int, height: int, sheet: Sheet, around: Around, rng: np.random.Generator
+) -> Places:
     scale = 0.86 * min(width / sheet.width_mm, height / sheet.height_mm)
     half = np.array([sheet.width_mm, sheet.height_mm]) * scale / 2
     corners = np.array([[-1, -1], [1, -1], [1, 1], [-1, 1]]) * half
-    turn = np.radians(rng.uniform(-3.5, 3.5))
+    turn = np.radians(rng.uniform(-around.turn_deg, around.turn_deg))
+    if around.turn_deg > 5.0:
+        corners = corners * 0.95
     corners = corners @ np.array([[np.cos(turn), np.sin(turn)], [-np.sin(turn), np.cos(turn)]])
-    tilt = rng.uniform(-0.05, 0.05, 2)
+    tilt = rng.uniform(-around.slant, around.slant, 2)
     slant = 1.0 + corners[:, :1] / half[0] * tilt[0] + corners[:, 1:] / half[1] * tilt[1]
-    return np.asarray(corners / slant + np.array([width, height]) / 2)
+    placed = np.asarray(corners / slant + np.array([width, height]) / 2)
+    if around.over == "cut off":
+        placed = placed + _push(placed, np.array([width, height], float))
+    return placed
 
 
-def _desk(width: int, height: int, rng: np.random.Generator) -> NDArray[np.float32]:
-    """A wooden desk: mid dark, with slow grain along it."""
-    knots = rng.normal(0.0, 1.0, (height // 8, width // 64)).astype(np.float32)
-    grain = cv2.resize(knots, (width, height), interpolation=cv2.INTER_CUBIC)
-    return np.asarray(rng.uniform(70, 112) + 9.0 * grain, dtype=np.float32)
+def _push(placed: Places, size: Places) -> Places:
+    """The way to move the sheet so that the one corner that stands out most is cut off."""
+    best, least = np.zeros(2), 0.0
+    for axis in range(2):
+        for side in (0.0, float(size[axis])):
+            beyond = np.sort(np.abs(placed[:, axis] - side))
+            gap = float(beyond[1] - beyond[0])
+            if gap > least:
+                by = float(beyond[0]) + min(0.5 * gap, 0.02 * float(size.max()))
+                best, least = np.zeros(2), gap
+                best[axis] = by if side else -by
+    return best
 
 
-def _light(width: int, height: int, rng: np.random.Generator) -> NDArray[np.float32]:
-    """A window on one side: brightness falls off across the sheet."""
-    x, y = np.linspace(-1, 1, width), np.linspace(-1, 1, height)[:, None]
-    angle, fall = rng.uniform(0, 2 * np.pi), rng.uniform(0.06, 0.16)
-    light = 1.0 + fall * (np.cos(angle) * x + np.sin(angle) * y) - 0.05 * (x**2 + y**2)
-    return np.asarray(light, dtype=np.float32)
+def _lift(x: Places, y: Places, size: tuple[int, int], curl_mm: float) -> Places:
+    """How much nearer the camera the paper is, as a share of the camera's height.
+
+    The sheet was rolled: its right side rises, and a little more so at its foot.
+    """
+    along = x / size[0] + 0.15 * (y / size[1] - 0.5)
+    return np.asarray(curl_mm / CAMERA_MM * (np.clip(along - 0.35, 0.0, None) / 0.65) ** 2)
+
+
+def _where_on_paper(
+    change: Places,
+    photo: tuple[int, int],
+    size: tuple[int, int],
+    around: Around,
+    rng: np.random.Generator,
+) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
+    """For each pixel of the photo its place on the paper, in pixels of the ink."""
+    width, height = photo
+    step = 8 if around.curl_mm else 1
+    xs, ys = np.meshgrid(
+        np.arange(0, width + step, step, dtype=np.float32),
+        np.arange(0, height + step, step, dtype=np.float32),
+    )
+    back = np.linalg.inv(change)
+    w = back[2, 0] * xs + back[2, 1] * ys + back[2, 2]
+    u = (back[0, 0] * xs + back[0, 1] * ys + back[0, 2]) / w
+    v = (back[1, 0] * xs + back[1, 1] * ys + back[1, 2]) / w
+    if not around.curl_mm:
+        return u[:height, :width].astype(np.float32), v[:height, :width].astype(np.float32)
+    # What is nearer the camera is seen further out from below it: solved by repeating.
+    middle = np.array(size) / 2
+    px, py = u, v
+    for _ in range(6):
+        lift = _lift(px, py, size, around.curl_mm)
+        px = (u + lift * middle[0]) / (1.0 + lift)
+        py = (v + lift * middle[1]) / (1.0 + lift)
+    rows = np.arange(height, dtype=np.float32)[:, None] / step
+    columns = np.arange(width, dtype=np.float32)[None, :] / step
+    grid = [np.broadcast_to(part, (height, width)).astype(np.float32) for part in (columns, rows)]
+    return tuple(  # type: ignore[return-value]
+        cv2.remap(part.astype(np.float32), grid[0], grid[1], cv2.INTER_LINEAR) for part in (px, py)
+    )
+
+
+def _lifted(flat: Places, change: Places, size: tuple[int, int], around: Around) -> Places:
+    """Where the corners of a curled sheet are seen."""
+    if not around.curl_mm:
+        return flat
+    w, h = size
+    paper = np.array([[0, 0], [w, 0], [w, h], [0, h]], float)
+    lift = _lift(paper[:, 0], paper[:, 1], size, around.curl_mm)[:, None]
+    seen = paper + lift * (paper - np.array([w, h]) / 2) - 0.5
+    raised = np.column_stack([seen, np.ones(4)]) @ np.asarray(change).T
+    return np.asarray(raised[:, :2] / raised[:, 2:] + 0.5)
+
+
+def _quarter_turned(
+    picture: NDArray[np.uint8], corners: Places, quarter: int
+) -> tuple[NDArray[np.uint8], Places]:
+    """The camera held sideways or upside down."""
+    for _ in range(quarter % 4):
+        height = picture.shape[0]
+        picture = np.ascontiguousarray(np.rot90(picture, -1))
+        corners = np.column_stack([height - corners[:, 1], corners[:, 0]])
+    return picture, corners

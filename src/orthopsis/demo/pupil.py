@@ -1,4 +1,4 @@
-"""A pupil with a pencil: which lines are drawn, where they really go, and how they look."""
+"""A pupil: which lines are drawn, and where they really go."""
 
 from __future__ import annotations
 
@@ -6,19 +6,18 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-import cv2
 import numpy as np
-from numpy.typing import NDArray
 
+from orthopsis.demo.pencil import HB, Ink, Pencil, blank, grained, rule
 from orthopsis.exercise.resolve import Scene, steps
 from orthopsis.exercise.state import lines_after
 from orthopsis.perspective.plane import Point, direction
-from orthopsis.perspective.segments import XY, length
+from orthopsis.perspective.segments import XY, distance_to_segment, length
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
-MISTAKES = ("lean", "high-vp", "stray", "wrong-vp")
-INK_PX_PER_MM = 8.0
+MISTAKES = ("lean", "high-vp", "stray", "wrong-vp", "missing", "overshoot", "gape", "unerased")
+ENDS_OFF_MM = 4.0
 HIGH_VP_MM = 14.0
 LEAN_DEG = 2.6
 
@@ -52,17 +51,13 @@ def drawn_lines(
     return [_by_hand(line, rng) for line in lines]
 
 
-def ink(scene: Scene, lines: Sequence[Drawn], rng: np.random.Generator) -> NDArray[np.float32]:
-    """How dark the pencil made each spot, 0 to 1, at 8 pixels a millimetre."""
-    height = round(scene.sheet.height_mm * INK_PX_PER_MM)
-    width = round(scene.sheet.width_mm * INK_PX_PER_MM)
-    sheet = np.zeros((height, width), np.float32)
+def ink(scene: Scene, lines: Sequence[Drawn], rng: np.random.Generator, pencil: Pencil = HB) -> Ink:
+    """How dark the pencil made each spot, 0 to 1."""
+    paper = blank(scene.sheet)
     for line in lines:
-        outline = line.meant.role is Role.OUTLINE
-        _pencil(sheet, line, 0.78 if outline else 0.3, 0.5 if outline else 0.32, rng)
-    specks = rng.normal(1.0, 0.16, (height // 2 + 1, width // 2 + 1)).astype(np.float32)
-    grain = cv2.resize(specks, (width, height), interpolation=cv2.INTER_LINEAR)
-    return np.asarray(np.clip(sheet * grain, 0.0, 0.95), dtype=np.float32)
+        outline = line.meant.role is Role.OUTLINE or line.mistake == "unerased"
+        rule(paper, line.start, line.end, pencil, outline, rng)
+    return grained(paper, rng)
 
 
 def _by_hand(line: Drawn, rng: np.random.Generator) -> Drawn:
@@ -75,44 +70,6 @@ def _by_hand(line: Drawn, rng: np.random.Generator) -> Drawn:
     start = x0 - uy * slips[0] + ux * ends[0], y0 + ux * slips[0] + uy * ends[0]
     end = x1 - uy * slips[1] + ux * ends[1], y1 + ux * slips[1] + uy * ends[1]
     return replace(line, start=start, end=end)
-
-
-def _pencil(
-    sheet: NDArray[np.float32],
-    line: Drawn,
-    dark: float,
-    width_mm: float,
-    rng: np.random.Generator,
-) -> None:
-    """Along the ruler: slow wobble, changing pressure, a soft edge."""
-    size = length((line.start, line.end))
-    count = max(4, int(size / 0.5))
-    t = np.linspace(0.0, 1.0, count)
-    start, end = np.array(line.start), np.array(line.end)
-    normal = np.array([-(end - start)[1], (end - start)[0]]) / max(size, 1e-6)
-    phase, waves = rng.uniform(0, 2 * math.pi, 3), rng.uniform(0.5, 3.0, 3)
-    wobble = sum(
-        0.05 * np.sin(2 * math.pi * w * t * max(size, 20.0) / 120.0 + p)
-        for w, p in zip(waves, phase, strict=True)
-    )
-    points = start + t[:, None] * (end - start) + np.asarray(wobble)[:, None] * normal
-    pressure = dark * (1.0 + 0.18 * np.sin(2 * math.pi * t * rng.uniform(0.5, 2.0) + phase[0]))
-    fixed = np.round(points * INK_PX_PER_MM * 16).astype(np.int32)
-    thick = max(1, round(width_mm * INK_PX_PER_MM))
-    margin = 6
-    low = np.maximum(np.floor(points.min(0) * INK_PX_PER_MM).astype(int) - margin, 0)
-    high = np.ceil(points.max(0) * INK_PX_PER_MM).astype(int) + margin
-    part = sheet[low[1] : high[1], low[0] : high[0]]
-    if not part.size:
-        return
-    layer = np.zeros(part.shape, np.uint8)
-    shifted = fixed - low * 16
-    for i in range(count - 1):
-        value = int(np.clip(pressure[i], 0.0, 1.0) * 255)
-        a, b = tuple(map(int, shifted[i])), tuple(map(int, shifted[i + 1]))
-        cv2.line(layer, a, b, value, thick, cv2.LINE_AA, 4)
-    soft = cv2.GaussianBlur(layer, (0, 0), 0.6).astype(np.float32) / 255.0
-    np.maximum(part, soft, out=part)
 
 
 def _with_mistake(
@@ -131,12 +88,21 @@ def _with_mistake(
         angle = math.radians(rng.uniform(25, 40))
         end = start[0] + 45 * math.cos(angle), start[1] + 45 * math.sin(angle)
         return [*lines, Drawn(Stroke(start, end, FREE, Role.OUTLINE, None), start, end, mistake)]
+    if mistake == "unerased":
+        return [
+            replace(line, mistake=mistake) if line.meant.role is Role.GUIDE else line
+            for line in lines
+        ]
     choice = _chosen(lines, VERTICAL if mistake == "lean" else None, rng)
     if choice is None:
         return lines
     line = lines[choice]
+    if mistake == "missing":
+        return [other for other in lines if not _lies_on(other, line)]
     if mistake == "lean":
         changed = _turned(line, LEAN_DEG * float(rng.choice([-1, 1])), mistake)
+    elif mistake in ("overshoot", "gape"):
+        changed = _longer(line, ENDS_OFF_MM if mistake == "overshoot" else -ENDS_OFF_MM, mistake)
     else:
         wrong = _wrong_point(scene, line)
         changed = _aimed_at(line, wrong, mistake)
@@ -177,6 +143,18 @@ def _aimed_at(line: Drawn, goal: Point, mistake: str) -> Drawn:
     return replace(
         line, start=near, end=(near[0] + dx * size, near[1] + dy * size), mistake=mistake
     )
+
+
+def _longer(line: Drawn, by_mm: float, mistake: str) -> Drawn:
+    """The line past its end, or short of it."""
+    (x0, y0), (x1, y1) = line.start, line.end
+    share = by_mm / math.dist(line.start, line.end)
+    return replace(line, end=(x1 + share * (x1 - x0), y1 + share * (y1 - y0)), mistake=mistake)
+
+
+def _lies_on(line: Drawn, other: Drawn) -> bool:
+    """Whether a line is the other or a light line under it."""
+    return all(distance_to_segment(end, other.meant.segment) < 0.5 for end in line.meant.segment)
 
 
 def _turned(line: Drawn, by_deg: float, mistake: str) -> Drawn:

@@ -3,16 +3,41 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
-from orthopsis.demo.camera import encode, photograph, scan_flat
+from orthopsis.demo.camera import PHOTO_PX, encode, photograph, scan_flat
+from orthopsis.demo.desk import TIDY, Around, harder
+from orthopsis.demo.pencil import HARDER_PENCILS, HB, Pencil, print_marks, smudge, write_name
 from orthopsis.demo.pupil import MISTAKES, Drawn, drawn_lines, ink
 from orthopsis.exercise.records import point
 from orthopsis.exercise.resolve import Scene
 
-__all__ = ["MISTAKES", "scan_sheet"]
+__all__ = ["MISTAKES", "Setting", "hard_setting", "scan_sheet"]
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What a sheet is drawn with and how it is taken.
+
+    `marks` prints corner marks, with `code` a QR code; `untidy` adds a name and smudges.
+    """
+
+    pencil: Pencil = HB
+    around: Around = TIDY
+    untidy: bool = False
+    marks: bool = False
+    code: str | None = None
+    photo_px: tuple[int, int] = PHOTO_PX
+
+
+def hard_setting(seed: int) -> Setting:
+    """Harder than most days at school: other desks, pencils, hands, curls and stains."""
+    rng = np.random.default_rng((seed, 1))
+    pencil = HARDER_PENCILS[rng.integers(len(HARDER_PENCILS))]
+    return Setting(pencil, harder(rng), untidy=bool(rng.random() < 0.6))
 
 
 def scan_sheet(
@@ -23,14 +48,25 @@ def scan_sheet(
     flat: bool = False,
     form: str = "jpeg",
     step: int | None = None,
+    setting: Setting | None = None,
 ) -> tuple[bytes, dict[str, Any]]:
     """A picture file of a pupil's sheet and what is true of it.
 
     The same seed gives the same picture. `mistakes` are names of MISTAKES.
     """
+    chosen = setting or Setting()
     rng = np.random.default_rng(seed)
     lines = drawn_lines(scene, mistakes, rng, step)
-    picture, corners = (scan_flat if flat else photograph)(ink(scene, lines, rng), scene.sheet, rng)
+    paper = ink(scene, lines, rng, chosen.pencil)
+    if chosen.untidy:
+        write_name(paper, rng)
+        smudge(paper, rng)
+    if chosen.marks:
+        print_marks(paper, scene.sheet, chosen.code)
+    if flat:
+        picture, corners = scan_flat(paper, scene.sheet, rng, chosen.around)
+    else:
+        picture, corners = photograph(paper, scene.sheet, rng, chosen.around, chosen.photo_px)
     truth = {
         "seed": seed,
         "mistakes": list(mistakes),
@@ -46,6 +82,7 @@ def _truth(line: Drawn) -> dict[str, Any]:
         "family": line.meant.family,
         "role": str(line.meant.role),
         "piece": line.meant.piece,
+        "curve": line.meant.curve is not None,
         "meant": [point(line.meant.start), point(line.meant.end)],
         "from": point(line.start),
         "to": point(line.end),

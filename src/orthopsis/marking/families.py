@@ -3,34 +3,24 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 
-from orthopsis.exercise.resolve import Scene, picture
-from orthopsis.exercise.runthrough import run_through
-from orthopsis.exercise.state import lines_after
+import numpy as np
+
+from orthopsis.marking.answer_key import AnswerKey, Expected, distances
 from orthopsis.marking.find_strokes import FoundStroke
-from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
-from orthopsis.perspective.segments import XY, distance_to_segment
-from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
+from orthopsis.marking.fitting import Array
+from orthopsis.perspective.plane import Point, direction
+from orthopsis.perspective.segments import XY
+from orthopsis.perspective.view import FREE
 
 NEAR_MM = 4.0
 NEAR_DEG = 6.0
+ON_CORNER_MM = 1.5
+PARTED_MM = 8.0
 WRONG_DEG = 35.0
 BY_GEOMETRY_DEG = 2.0
-LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
-
-
-@dataclass(frozen=True)
-class Expected:
-    """A line the exercise asks for; the eye level is expected without a piece."""
-
-    stroke: Stroke
-
-    @property
-    def outline(self) -> bool:
-        return self.stroke.role is Role.OUTLINE
 
 
 @dataclass(frozen=True)
@@ -44,56 +34,32 @@ class Assigned:
     """It starts where its line starts and then goes another way."""
 
 
-def expected_lines(scene: Scene, step: int | None) -> list[Expected]:
-    """What should be on the sheet: the finished drawing with its light lines, or a step's state.
-
-    Curves are drawn by hand and not judged as lines.
-    """
-    made = run_through(scene)
-    if step is not None:
-        strokes = [drawn.stroke for drawn, _ in lines_after(made, step)]
-    else:
-        strokes = [stroke for stroke in picture(scene) if stroke.role is Role.OUTLINE]
-        strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
-    return [Expected(stroke) for stroke in strokes if stroke.curve is None]
-
-
-def without_curves(found: Sequence[FoundStroke], scene: Scene) -> list[FoundStroke]:
+def without_curves(found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundStroke]:
     """The found lines that are not parts of the exercise's curves."""
-    chords = [stroke.segment for stroke in picture(scene) if stroke.curve is not None]
-    if not chords:
+    if not found or not len(key.curves):
         return list(found)
-
-    def on_curve(stroke: FoundStroke) -> bool:
-        (x0, y0), (x1, y1) = stroke.start, stroke.end
-        places = (stroke.start, ((x0 + x1) / 2, (y0 + y1) / 2), stroke.end)
-        return all(
-            min(distance_to_segment(place, chord) for chord in chords) <= NEAR_MM
-            for place in places
-        )
-
-    return [stroke for stroke in found if not on_curve(stroke)]
+    places = [place for s in found for place in (s.start, s.middle, s.end)]
+    off = distances(places, key.curves).reshape(-1, 3).max(axis=1)
+    return [stroke for stroke, far in zip(found, off, strict=True) if far > NEAR_MM]
 
 
-def assign(
-    found: Sequence[FoundStroke], expected: Sequence[Expected], scene: Scene
-) -> list[Assigned]:
+def assign(found: Sequence[FoundStroke], key: AnswerKey) -> list[Assigned]:
     """One family for each line; a line that belongs to none is `free`."""
-    goals = family_goals(scene)
-    result = [_by_place(stroke, expected) for stroke in found]
-    taken = {id(a.expected) for a in result if a.expected is not None}
-    missing = [e for e in expected if e.outline and id(e) not in taken]
+    result = [_by_place(stroke, key) for stroke in found]
+    missing = _not_found(result, key)
+    result = [part for line in result for part in _parted(line, missing, key)]
+    missing = _not_found(result, key)
     for i, assigned in enumerate(result):
         if assigned.expected is None:
-            result[i] = _by_start(assigned.found, missing) or _by_geometry(assigned.found, goals)
-            missing = [line for line in missing if line is not result[i].expected]
+            ways = _leads_to(assigned.found, key.goals)
+            family = ways[0] if len(ways) == 1 else FREE
+            by_start = _by_start(assigned.found, missing, ways)
+            result[i] = by_start or Assigned(assigned.found, family)
+        elif assigned.found.dark and not assigned.expected.outline:
+            # A dark line on a guide line's place may be an edge that went the guide's way.
+            result[i] = _by_start(assigned.found, missing, within_mm=ON_CORNER_MM) or assigned
+        missing = [line for line in missing if line is not result[i].expected]
     return result
-
-
-def family_goals(scene: Scene) -> dict[str, Point]:
-    """Where the lines of each family should lead."""
-    goals = {vp.name: vp.at for vp in scene.vanishing_points}
-    return {**goals, **LEVEL_GOALS}
 
 
 def support(assigned: Sequence[Assigned], expected: Sequence[Expected]) -> float:
@@ -117,24 +83,71 @@ def signed_turn_deg(start: XY, end: XY, goal: Point) -> float:
     return (turn + 90.0) % 180.0 - 90.0
 
 
-def _by_place(stroke: FoundStroke, expected: Sequence[Expected]) -> Assigned:
+def _by_place(stroke: FoundStroke, key: AnswerKey) -> Assigned:
     """The expected line that lies nearest in place and direction, when one lies near enough."""
-    best, least = None, math.inf
-    for line in expected:
-        off, turn, overlap = _beside(stroke, line.stroke)
-        if off > NEAR_MM or turn > NEAR_DEG or overlap < 0.4:
-            continue
-        tone = 0.0 if line.outline == stroke.dark else 0.6
-        cost = off / 2.0 + turn / 1.5 + tone
-        if cost < least:
-            best, least = line, cost
-    if best is None:
+    if not key.expected:
         return Assigned(stroke, FREE)
-    return Assigned(stroke, best.stroke.family, best)
+    off, turn, overlap = _beside(stroke, key.segments)
+    cost = off / 2.0 + turn / 1.5 + np.where(key.outlines == stroke.dark, 0.0, 0.6)
+    cost[(off > NEAR_MM) | (turn > NEAR_DEG) | (overlap < 0.4)] = np.inf
+    best = int(cost.argmin())
+    if not math.isfinite(cost[best]):
+        return Assigned(stroke, FREE)
+    return Assigned(stroke, key.expected[best].stroke.family, key.expected[best])
 
 
-def _by_start(stroke: FoundStroke, missing: Sequence[Expected]) -> Assigned | None:
-    """A missing edge that begins where this line begins, and is about as long."""
+def _not_found(lines: Sequence[Assigned], key: AnswerKey) -> list[Expected]:
+    """The edges that no line was taken for."""
+    taken = {id(line.expected) for line in lines if line.expected is not None}
+    return [edge for edge in key.expected if edge.outline and id(edge) not in taken]
+
+
+def _parted(line: Assigned, missing: Sequence[Expected], key: AnswerKey) -> list[Assigned]:
+    """A line that runs on past its edge's end where a missing edge begins is two lines.
+
+    So a line to the wrong point that happens to prolong a right one is seen by itself.
+    """
+    stroke, edge = line.found, line.expected
+    if edge is None or not stroke.dark or not edge.outline:
+        return [line]
+    for first, last in ((stroke.start, stroke.end), (stroke.end, stroke.start)):
+        near = min(edge.stroke.segment, key=lambda end: math.dist(end, first))
+        beyond = math.dist(first, near)
+        if beyond < PARTED_MM or math.dist(first, last) - beyond < PARTED_MM:
+            continue
+        if math.dist(near, last) > math.dist(first, last):
+            continue
+        if any(
+            min(math.dist(near, end) for end in other.stroke.segment) < NEAR_MM
+            and 0.5 < beyond / max(math.dist(*other.stroke.segment), 1e-9) < 2.0
+            for other in missing
+        ):
+            share = beyond / stroke.length_mm
+            corner = (
+                first[0] + share * (last[0] - first[0]),
+                first[1] + share * (last[1] - first[1]),
+            )
+            rest = _cut(stroke, corner, last)
+            return [Assigned(rest, line.family, edge), _by_place(_cut(stroke, first, corner), key)]
+    return [line]
+
+
+def _cut(stroke: FoundStroke, start: XY, end: XY) -> FoundStroke:
+    """A part of a line, whose direction is known the less the shorter it is."""
+    longer = stroke.length_mm / math.dist(start, end)
+    return replace(stroke, start=start, end=end, angle_sd_deg=stroke.angle_sd_deg * longer**1.5)
+
+
+def _by_start(
+    stroke: FoundStroke,
+    missing: Sequence[Expected],
+    leads_to: Sequence[str] = (),
+    within_mm: float = NEAR_MM,
+) -> Assigned | None:
+    """A missing edge that begins where this line begins, and is about as long.
+
+    A line that `leads_to` another point may leave its corner at any angle.
+    """
     if not stroke.dark:
         return None
     best, least = None, math.inf
@@ -148,33 +161,34 @@ def _by_start(stroke: FoundStroke, missing: Sequence[Expected]) -> Assigned | No
             line.stroke.end[1] - line.stroke.start[1],
         )
         turn = turn_deg(stroke.start, stroke.end, Point(dx, dy, 0.0))
-        if gap < NEAR_MM and turn < WRONG_DEG and gap + turn / 4 < least:
+        elsewhere = bool(set(leads_to) - {line.stroke.family}) and gap < ON_CORNER_MM
+        if gap < within_mm and (turn < WRONG_DEG or elsewhere) and gap + turn / 4 < least:
             best, least = line, gap + turn / 4
     if best is None:
         return None
     return Assigned(stroke, best.stroke.family, best, wrong_way=True)
 
 
-def _by_geometry(stroke: FoundStroke, goals: dict[str, Point]) -> Assigned:
-    """The one family whose true line runs the same way; none when two do, or none does."""
-    fitting = [
+def _leads_to(stroke: FoundStroke, goals: Mapping[str, Point]) -> list[str]:
+    """The families whose true line runs the same way; a line that fits two is not guessed."""
+    return [
         name
         for name, goal in goals.items()
         if turn_deg(stroke.start, stroke.end, goal) < BY_GEOMETRY_DEG + stroke.angle_sd_deg
     ]
-    return Assigned(stroke, fitting[0] if len(fitting) == 1 else FREE)
 
 
-def _beside(stroke: FoundStroke, line: Stroke) -> tuple[float, float, float]:
-    """Distance at the stroke's middle (mm), angle (deg), and the share of it beside the line."""
-    (ax, ay), (bx, by) = line.start, line.end
-    size = math.dist(line.start, line.end)
-    if size < 1e-6:
-        return math.inf, math.inf, 0.0
-    ux, uy = (bx - ax) / size, (by - ay) / size
-    mx, my = stroke.middle
-    off = abs((mx - ax) * uy - (my - ay) * ux)
-    turn = turn_deg(stroke.start, stroke.end, Point(ux, uy, 0.0))
-    t = sorted((x - ax) * ux + (y - ay) * uy for x, y in (stroke.start, stroke.end))
-    overlap = min(t[1], size) - max(t[0], 0.0)
+def _beside(stroke: FoundStroke, segments: Array) -> tuple[Array, Array, Array]:
+    """Distance at the stroke's middle (mm), angle (deg), and the share of it beside each line."""
+    start, step = segments[:, :2], segments[:, 2:] - segments[:, :2]
+    size = np.maximum(np.hypot(step[:, 0], step[:, 1]), 1e-6)
+    u = step / size[:, None]
+    a, b = np.array(stroke.start) - start, np.array(stroke.end) - start
+    middle = (a + b) / 2
+    off = np.abs(middle[:, 0] * u[:, 1] - middle[:, 1] * u[:, 0])
+    dx, dy = stroke.end[0] - stroke.start[0], stroke.end[1] - stroke.start[1]
+    across, along = u[:, 0] * dy - u[:, 1] * dx, u[:, 0] * dx + u[:, 1] * dy
+    turn = np.degrees(np.arctan2(np.abs(across), np.abs(along)))
+    t0, t1 = (a * u).sum(axis=1), (b * u).sum(axis=1)
+    overlap = np.minimum(np.maximum(t0, t1), size) - np.maximum(np.minimum(t0, t1), 0.0)
     return off, turn, overlap / stroke.length_mm

@@ -15,12 +15,12 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from orthopsis.marking.fitting import Array, line_through
 from orthopsis.marking.straighten import Straightened
 from orthopsis.perspective.segments import XY
 
-Array = NDArray[np.float64]
-
 LEAST_PIECE_MM = 2.5
+PIECES_PX_PER_MM = 3.6
 LEAST_STROKE_MM = 5.0
 GAP_MM = 3.0
 ACROSS_MM = 1.2
@@ -64,12 +64,15 @@ def find_strokes(sheet: Straightened) -> list[FoundStroke]:
 
 def _pieces(sheet: Straightened) -> Array:
     """Line pieces as rows x0, y0, x1, y1 in mm, shape (n, 4)."""
-    shade = np.asarray(255.0 * (1.0 - np.clip(sheet.darkness * 1.6, 0.0, 1.0)), dtype=np.uint8)
-    detector = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 0.8)
-    lines = detector.detect(shade)[0]
+    bright = 255.0 * (1.0 - np.clip(sheet.darkness * 1.6, 0.0, 1.0))
+    # Pieces only have to be found here; they are measured on the whole picture.
+    scale = min(1.0, PIECES_PX_PER_MM / sheet.px_per_mm)
+    small = cv2.resize(bright, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    shade = np.asarray(small, dtype=np.uint8)
+    lines = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 1.0).detect(shade)[0]
     if lines is None:
         return np.empty((0, 4))
-    pieces = (lines.reshape(-1, 4).astype(float) + 0.5) / sheet.px_per_mm
+    pieces = (lines.reshape(-1, 4).astype(float) + 0.5) / (scale * sheet.px_per_mm)
     sizes = np.hypot(pieces[:, 2] - pieces[:, 0], pieces[:, 3] - pieces[:, 1])
     height, width = (side / sheet.px_per_mm for side in sheet.grey.shape)
     rim = EDGE_OF_SHEET_MM
@@ -93,20 +96,20 @@ class _Group:
     high: float
     pieces: list[Array]
 
-    def takes(self, piece: Array) -> bool:
-        ends = piece.reshape(2, 2) - self.place
-        off = np.abs(ends[:, 0] * self.along[1] - ends[:, 1] * self.along[0])
-        if off.max() > 0.8:
-            return False
-        step = ends[1] - ends[0]
-        turn = abs(step[0] * self.along[1] - step[1] * self.along[0]) / float(np.hypot(*step))
-        if turn > math.sin(math.radians(3.0)) and off.max() > 0.45:
-            return False
+    def takes(self, pieces: Array) -> NDArray[np.bool_]:
+        """Which of the pieces lie on this line and next to what it has."""
+        ends = pieces.reshape(-1, 2, 2) - self.place
+        off = np.abs(ends[:, :, 0] * self.along[1] - ends[:, :, 1] * self.along[0]).max(axis=1)
+        step = ends[:, 1] - ends[:, 0]
+        turn = np.abs(step[:, 0] * self.along[1] - step[:, 1] * self.along[0])
+        turn /= np.hypot(step[:, 0], step[:, 1])
         t = ends @ self.along
-        return bool(t.max() > self.low - GAP_MM * 2 and t.min() < self.high + GAP_MM * 2)
+        near = (t.max(axis=1) > self.low - GAP_MM * 2) & (t.min(axis=1) < self.high + GAP_MM * 2)
+        straight = (turn <= math.sin(math.radians(3.0))) | (off <= 0.45)
+        return np.asarray((off <= 0.8) & straight & near)
 
-    def add(self, piece: Array) -> None:
-        self.pieces.append(piece)
+    def add(self, pieces: Array) -> None:
+        self.pieces += list(pieces)
         points = np.concatenate([p.reshape(2, 2) for p in self.pieces])
         weights = np.repeat([float(np.hypot(p[2] - p[0], p[3] - p[1])) for p in self.pieces], 2)
         self.place = np.average(points, axis=0, weights=weights)
@@ -120,24 +123,15 @@ class _Group:
 def _joined(pieces: Array) -> list[_Group]:
     """Longest pieces first, each joined to the line it lies on, until nothing joins."""
     groups: list[_Group] = []
-    waiting = list(pieces)
-    while waiting:
-        first = waiting.pop(0)
+    waiting = pieces
+    while len(waiting):
+        first, waiting = waiting[0], waiting[1:]
         step = first[2:] - first[:2]
-        along = step / float(np.hypot(*step))
-        half = float(np.hypot(*step)) / 2
-        group = _Group((first[:2] + first[2:]) / 2, along, -half, half, [first])
-        grown = True
-        while grown:
-            grown = False
-            rest = []
-            for piece in waiting:
-                if group.takes(piece):
-                    group.add(piece)
-                    grown = True
-                else:
-                    rest.append(piece)
-            waiting = rest
+        size = float(np.hypot(*step))
+        group = _Group((first[:2] + first[2:]) / 2, step / size, -size / 2, size / 2, [first])
+        while len(waiting) and (taken := group.takes(waiting)).any():
+            group.add(waiting[taken])
+            waiting = waiting[~taken]
         groups.append(group)
     return groups
 
@@ -151,24 +145,29 @@ def _measured(sheet: Straightened, group: _Group) -> list[FoundStroke]:
         t = np.arange(low, high, STEP_MM)
         if len(t) < 8:
             return []
-        centres, peaks = _across(sheet, place, along, t)
+        centres, peaks = across(sheet, place, along, t)
         on = peaks > FAINTEST
         if on.sum() < LEAST_STROKE_MM / STEP_MM / 2:
             return []
         if attempt == 0:
-            place, along = _refitted(place, along, t[on], centres[on])
+            place, along = refitted(place, along, t[on], centres[on])
             continue
         # Beyond the line's own end, another line of the corner leads the eye aside.
         on &= np.abs(centres) < 0.45
         for run, kind in _runs(t, on, peaks):
-            stroke = _fitted_run(place, along, t[run], centres[run], peaks[run], kind)
+            stroke = fitted_run(place, along, t[run], centres[run], peaks[run], kind)
             if stroke is not None:
                 strokes.append(stroke)
     return strokes
 
 
-def _across(sheet: Straightened, place: Array, along: Array, t: Array) -> tuple[Array, Array]:
-    """Centre of darkness across the line (mm, to its left) and the darkness there, at each t."""
+def across(
+    sheet: Straightened, place: Array, along: Array, t: Array, reach_mm: float = ACROSS_MM
+) -> tuple[Array, Array]:
+    """Centre of darkness across the line (mm, to its left) and the darkness there, at each t.
+
+    The darkest place is sought within `reach_mm` of the line.
+    """
     normal = np.array([-along[1], along[0]])
     offsets = np.arange(-ACROSS_MM, ACROSS_MM + 1e-9, 1.0 / (1.5 * sheet.px_per_mm))
     xs = (place[0] + t[:, None] * along[0] + offsets * normal[0]) * sheet.px_per_mm - 0.5
@@ -177,7 +176,7 @@ def _across(sheet: Straightened, place: Array, along: Array, t: Array) -> tuple[
         sheet.darkness, xs.astype(np.float32), ys.astype(np.float32), cv2.INTER_LINEAR
     ).astype(float)
     cuts = cv2.blur(cuts, (1, 3))
-    best = cuts.argmax(axis=1)
+    best = np.where(np.abs(offsets) <= reach_mm, cuts, -1.0).argmax(axis=1)
     peaks = cuts[np.arange(len(t)), best]
     floor = np.quantile(cuts, 0.3, axis=1, keepdims=True)
     near = np.abs(offsets - offsets[best][:, None]) < 0.55
@@ -187,33 +186,12 @@ def _across(sheet: Straightened, place: Array, along: Array, t: Array) -> tuple[
     return centres, peaks - floor[:, 0]
 
 
-def _refitted(place: Array, along: Array, t: Array, centres: Array) -> tuple[Array, Array]:
-    slope, offset, _ = _robust_fit(t, centres)
+def refitted(place: Array, along: Array, t: Array, centres: Array) -> tuple[Array, Array]:
+    slope, offset, _ = line_through(t, centres)
     normal = np.array([-along[1], along[0]])
     turned = along + slope * normal
     turned = turned / float(np.hypot(*turned))
     return place + offset * normal, turned
-
-
-def _robust_fit(t: Array, y: Array) -> tuple[float, float, Array]:
-    """Line y = slope·t + offset by Tukey's biweight (P. J. Huber, Robust Statistics; from memory).
-
-    Returns slope, offset and the final weights.
-    """
-    weights = np.ones_like(t)
-    slope, offset = 0.0, float(np.median(y))
-    for _ in range(6):
-        total = weights.sum()
-        tm, ym = (weights * t).sum() / total, (weights * y).sum() / total
-        spread = (weights * (t - tm) ** 2).sum()
-        slope = float((weights * (t - tm) * (y - ym)).sum() / max(spread, 1e-12))
-        offset = float(ym - slope * tm)
-        rest = y - slope * t - offset
-        limit = max(4.7 * 1.4826 * float(np.median(np.abs(rest))), 0.05)
-        weights = np.clip(1.0 - (rest / limit) ** 2, 0.0, None) ** 2
-        if weights.sum() < 3:
-            return slope, offset, np.ones_like(t)
-    return slope, offset, weights
 
 
 def _runs(t: Array, on: NDArray[np.bool_], peaks: Array) -> Iterator[tuple[NDArray[np.intp], bool]]:
@@ -236,7 +214,7 @@ def _runs(t: Array, on: NDArray[np.bool_], peaks: Array) -> Iterator[tuple[NDArr
             yield part[piece], bool(dark[piece[0]])
 
 
-def _fitted_run(
+def fitted_run(
     place: Array, along: Array, t: Array, centres: Array, peaks: Array, whole: bool
 ) -> FoundStroke | None:
     reach = float(t[-1] - t[0])
@@ -244,7 +222,7 @@ def _fitted_run(
         return None
     # The ends are left out of the fit: other lines meet there and pull the centre aside.
     inner = (t > t[0] + 0.8) & (t < t[-1] - 0.8)
-    slope, offset, weights = _robust_fit(t[inner], centres[inner])
+    slope, offset, weights = line_through(t[inner], centres[inner])
     rest = centres[inner] - slope * t[inner] - offset
     used = weights > 0.1
     tm = float(t[inner][used].mean())
@@ -265,19 +243,27 @@ def _without_doubles(strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
     """Of two strokes on one line that overlap, the longer."""
     kept: list[FoundStroke] = []
     for stroke in sorted(strokes, key=lambda s: -s.length_mm):
-        if not any(_lies_on(stroke, other) for other in kept):
+        if not lies_on_any(stroke, kept):
             kept.append(stroke)
     return kept
 
 
-def _lies_on(stroke: FoundStroke, other: FoundStroke) -> bool:
-    start, end = np.array(other.start), np.array(other.end)
-    along = (end - start) / other.length_mm
-    ends = np.array([stroke.start, stroke.end]) - start
-    off = np.abs(ends[:, 0] * along[1] - ends[:, 1] * along[0])
-    t = ends @ along
-    overlap = min(t.max(), other.length_mm) - max(t.min(), 0.0)
-    return bool(off.max() < 1.0 and overlap > 0.5 * stroke.length_mm)
+def lies_on_any(stroke: FoundStroke, others: Sequence[FoundStroke], within_mm: float = 1.0) -> bool:
+    """Whether most of a stroke runs along one of the others."""
+    if not others:
+        return False
+    ends = np.array([(*other.start, *other.end) for other in others])
+    step = ends[:, 2:] - ends[:, :2]
+    size = np.hypot(step[:, 0], step[:, 1])
+    along = step / size[:, None]
+    off, t = [], []
+    for place in (stroke.start, stroke.end):
+        x, y = (np.array(place) - ends[:, :2]).T
+        off.append(np.abs(x * along[:, 1] - y * along[:, 0]))
+        t.append(x * along[:, 0] + y * along[:, 1])
+    overlap = np.minimum(np.maximum(*t), size) - np.maximum(np.minimum(*t), 0.0)
+    beside = (np.maximum(*off) < within_mm) & (overlap > 0.5 * stroke.length_mm)
+    return bool(beside.any())
 
 
 def _dark_and_light(strokes: Sequence[FoundStroke]) -> list[FoundStroke]:

@@ -13,7 +13,7 @@ from typing import Literal
 
 from orthopsis.construction.wording import Wording
 from orthopsis.exercise.resolve import Scene
-from orthopsis.marking.families import Expected
+from orthopsis.marking.answer_key import Expected
 from orthopsis.marking.verdicts import JudgedStroke, MeetingPoint, Verdict
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
@@ -138,13 +138,18 @@ def _wrong_points(judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint]
     elsewhere = {point.name for point in points if point.consistent_elsewhere}
     return [
         _at(line, "wrong-point", "fix",
-            f"This line should run to {line.family}, but it goes another way, "
-            f"{line.angle_deg:.0f}° off. Put the pencil on its corner and swing the ruler to "
+            f"This line should run to {line.family}, but it {_goes(line)}. Put the pencil on its corner and swing the ruler to "
             f"{line.family} before drawing.")
         for line in judged
-        if line.assigned.wrong_way and line.verdict is Verdict.OFF
+        if (line.assigned.wrong_way or line.runs_to) and line.verdict is Verdict.OFF
         and line.family not in {VERTICAL, HORIZONTAL} | elsewhere
     ]  # fmt: skip
+
+
+def _goes(line: JudgedStroke) -> str:
+    if line.runs_to:
+        return f"runs to {line.runs_to}"
+    return f"goes another way, {line.angle_deg:.0f}° off"
 
 
 def _uprights_and_levels(judged: Sequence[JudgedStroke], square: str) -> list[Finding]:
@@ -170,7 +175,7 @@ def _single_lines(judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint]
         for point in points
         if point.name not in elsewhere
         for line in _worst_first(judged, point.name)
-        if not line.assigned.wrong_way
+        if not (line.assigned.wrong_way or line.runs_to)
     ]
     missing.sort(key=lambda line: -(line.angle_deg or 0.0))
     said = [

@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
-from orthopsis.errors import ImageError
 from orthopsis.exercise.resolve import Scene
-from orthopsis.exercise.runthrough import run_through
-from orthopsis.marking.families import assign, expected_lines, support, without_curves
-from orthopsis.marking.find_sheet import Corners, find_corners, turned_half
+from orthopsis.marking.answer_key import AnswerKey, answer_key
+from orthopsis.marking.families import Assigned, assign, support, without_curves
+from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
 from orthopsis.marking.findings import Finding, findings
-from orthopsis.marking.photo import Grey, open_grey
+from orthopsis.marking.intake import the_only_sheet
+from orthopsis.marking.look_again import look_again
+from orthopsis.marking.photo import Grey
 from orthopsis.marking.straighten import Straightened, straighten
 from orthopsis.marking.svg_lines import is_svg, lines_of_svg
 from orthopsis.marking.verdicts import (
@@ -27,18 +28,26 @@ from orthopsis.marking.verdicts import (
     with_own_angles,
 )
 from orthopsis.perspective.segments import XY
+from orthopsis.perspective.sheet import Sheet
 
 
 @dataclass(frozen=True)
 class SheetVerdict:
-    """All that is said of one sheet. `corners` are in the photo's pixels, None for an SVG."""
+    """All that is said of one sheet. An SVG of lines has no `sheet` in a photo."""
 
     sheet_found: bool
     strokes: list[JudgedStroke]
     points: list[MeetingPoint]
     findings: list[Finding]
-    corners: list[XY] | None = None
+    sheet: FoundSheet | None = None
     straightened: Straightened | None = None
+
+    @property
+    def corners(self) -> list[XY] | None:
+        """The sheet's corners in the photo (px); None for an SVG and where none was found."""
+        if self.sheet is None:
+            return None
+        return [(float(x), float(y)) for x, y in self.sheet.corners]
 
 
 def check_image(
@@ -53,63 +62,66 @@ def check_image(
 
     Raises ImageError for a file that cannot be read, ExerciseError for a document without steps.
     """
-    count = len(run_through(scene))
-    if step is not None and not 1 <= step <= count:
-        raise ImageError(f"--step: {step} is none of the steps 1 to {count}; choose one of them")
+    key = answer_key(scene, step)
     if is_svg(data):
-        return judge_strokes(scene, lines_of_svg(data, scene.sheet), step, demand)
-    grey = open_grey(data)
-    return check_grey(scene, grey, step, corners=corners, demand=demand)
+        return judge_strokes(key, lines_of_svg(data, scene.sheet), demand)
+    return check_grey(key, the_only_sheet(data), corners=corners, demand=demand)
 
 
 def check_grey(
-    scene: Scene,
+    key: AnswerKey,
     grey: Grey,
-    step: int | None = None,
     *,
     corners: Sequence[XY] | None = None,
     demand: Demand = STANDARD,
 ) -> SheetVerdict:
     """Judge an opened picture."""
+    scene = key.scene
     if corners is not None:
-        return _judged_at(scene, grey, np.array(corners, dtype=float), step, demand)
-    found = find_corners(grey, scene.sheet)
-    if found is None:
-        return _no_sheet(scene)
-    verdict = _judged_at(scene, grey, found, step, demand)
-    if _support(scene, verdict, step) < 0.4:
-        # Perhaps the sheet lies upside down.
-        other = _judged_at(scene, grey, turned_half(found), step, demand)
-        if _support(scene, other, step) > _support(scene, verdict, step):
-            return other
-    return verdict
+        found = FoundSheet.by_hand(np.array(corners, dtype=float))
+    else:
+        sought = find_sheet(grey, scene.sheet)
+        if sought is None:
+            return _no_sheet(scene)
+        found = sought
+    flat = straighten(grey, found, scene.sheet)
+    strokes = find_strokes(flat)
+    lines = assign(strokes, key)
+    if corners is None:
+        turned = [_turned_half(stroke, scene.sheet) for stroke in strokes]
+        other = _better_upside_down(lines, turned, key)
+        if other is not None:
+            found, flat, lines = found.turned(2), flat.turned_half(), other
+    verdict = judge_strokes(key, look_again(flat, lines, key.expected), demand)
+    return replace(verdict, sheet=found, straightened=flat)
 
 
 def judge_strokes(
-    scene: Scene, found: Sequence[FoundStroke], step: int | None, demand: Demand = STANDARD
+    key: AnswerKey, found: Sequence[FoundStroke], demand: Demand = STANDARD
 ) -> SheetVerdict:
     """Judge lines already in sheet millimetres."""
-    expected = expected_lines(scene, step)
-    straight = without_curves(found, scene)
-    judged = judge_lines(assign(straight, expected, scene), scene, demand)
-    points = meeting_points(judged, scene, demand)
+    straight = without_curves(found, key)
+    judged = judge_lines(assign(straight, key), key.goals, demand)
+    points = meeting_points(judged, key.scene, demand)
     judged = with_own_angles(judged, points)
-    return SheetVerdict(True, judged, points, findings(scene, judged, points, expected))
+    return SheetVerdict(True, judged, points, findings(key.scene, judged, points, key.expected))
 
 
-def _judged_at(
-    scene: Scene, grey: Grey, corners: Corners, step: int | None, demand: Demand
-) -> SheetVerdict:
-    flat = straighten(grey, corners, scene.sheet)
-    verdict = judge_strokes(scene, find_strokes(flat), step, demand)
-    places = [(float(x), float(y)) for x, y in corners]
-    return SheetVerdict(True, verdict.strokes, verdict.points, verdict.findings, places, flat)
+def _better_upside_down(
+    lines: Sequence[Assigned], turned: Sequence[FoundStroke], key: AnswerKey
+) -> list[Assigned] | None:
+    """The lines the other way up, when they fit the exercise better so."""
+    upright = support(lines, key.expected)
+    if upright > 0.7:
+        return None
+    other = assign(turned, key)
+    return other if support(other, key.expected) > upright else None
 
 
-def _support(scene: Scene, verdict: SheetVerdict, step: int | None) -> float:
-    expected = expected_lines(scene, step)
-    found = [line.assigned.found for line in verdict.strokes]
-    return support(assign(found, expected, scene), expected)
+def _turned_half(stroke: FoundStroke, sheet: Sheet) -> FoundStroke:
+    width, height = sheet.width_mm, sheet.height_mm
+    (x0, y0), (x1, y1) = stroke.start, stroke.end
+    return replace(stroke, start=(width - x0, height - y0), end=(width - x1, height - y1))
 
 
 def _no_sheet(scene: Scene) -> SheetVerdict:

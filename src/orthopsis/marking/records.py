@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from orthopsis.exercise.records import number, point
-from orthopsis.marking.families import LEVEL_GOALS
+from orthopsis.marking.answer_key import LEVEL_GOALS
 from orthopsis.marking.judge import SheetVerdict
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.verdicts import JudgedStroke, MeetingPoint, Verdict

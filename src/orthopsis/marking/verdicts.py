@@ -6,19 +6,23 @@ Tolerances: 0.8° and 1.2° for the standard demand (common practice, no publish
 
 from __future__ import annotations
 
-import math
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 import numpy as np
 
 from orthopsis.exercise.resolve import Scene
-from orthopsis.marking.families import Assigned, family_goals, signed_turn_deg
+from orthopsis.marking.answer_key import LEVEL_GOALS
+from orthopsis.marking.families import Assigned, signed_turn_deg
+from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.fitting import Meeting, RuledLine, meeting
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE
 
+CLEARLY_DEG = 3.0
+"""A line so far off that runs to another point was meant for that point."""
 SURE = 2.0
 """A line is called off only when it is so by this many standard deviations."""
 
@@ -48,7 +52,8 @@ class JudgedStroke:
     """A pencil line with its verdict. `turn_deg` keeps its sign, positive clockwise.
 
     `miss_mm` is how far the line, extended, passes its vanishing point; None for uprights, levels
-    and strays. `own_turn_deg` is its angle to the point the pupil really aims at.
+    and strays. `own_turn_deg` is its angle to the point the pupil really aims at; `runs_to` another
+    vanishing point to which a line that is off runs instead.
     """
 
     assigned: Assigned
@@ -56,6 +61,7 @@ class JudgedStroke:
     turn_deg: float | None
     miss_mm: float | None
     own_turn_deg: float | None = None
+    runs_to: str | None = None
 
     @property
     def family(self) -> str:
@@ -72,20 +78,24 @@ class MeetingPoint:
 
     name: str
     intended: Point
-    found: XY | None
+    met: Meeting | None
     lines: int
     consistent_elsewhere: bool = False
 
+    @property
+    def found(self) -> XY | None:
+        """Where the lines meet."""
+        return None if self.met is None else self.met.at
+
 
 def judge_lines(
-    assigned: Sequence[Assigned], scene: Scene, demand: Demand = STANDARD
+    assigned: Sequence[Assigned], goals: Mapping[str, Point], demand: Demand = STANDARD
 ) -> list[JudgedStroke]:
-    """A verdict for each line."""
-    goals = family_goals(scene)
+    """A verdict for each line; `goals` says where each family leads."""
     return [_judged(line, goals, demand) for line in assigned]
 
 
-def _judged(line: Assigned, goals: dict[str, Point], demand: Demand) -> JudgedStroke:
+def _judged(line: Assigned, goals: Mapping[str, Point], demand: Demand) -> JudgedStroke:
     if line.family == FREE:
         # A light line the exercise itself asks for, such as one to a distance point, is no stray.
         return JudgedStroke(line, Verdict.ON if line.expected else Verdict.STRAY, None, None)
@@ -101,7 +111,15 @@ def _judged(line: Assigned, goals: dict[str, Point], demand: Demand) -> JudgedSt
         verdict = Verdict.NEAR
     else:
         verdict = Verdict.OFF
-    return JudgedStroke(line, verdict, turn, miss)
+    if verdict is not Verdict.OFF or line.family in LEVEL_GOALS or abs(turn) < CLEARLY_DEG:
+        return JudgedStroke(line, verdict, turn, miss)
+    others = [name for name in goals if name not in LEVEL_GOALS and name != line.family]
+    instead = [
+        name
+        for name in others
+        if abs(signed_turn_deg(stroke.start, stroke.end, goals[name])) <= demand.on_deg
+    ]
+    return JudgedStroke(line, verdict, turn, miss, runs_to=instead[0] if instead else None)
 
 
 def meeting_points(
@@ -111,45 +129,14 @@ def meeting_points(
     points = []
     for vp in scene.vanishing_points:
         lines = [j for j in judged if j.family == vp.name]
-        found = _meeting(lines) if len(lines) >= 2 else None
-        elsewhere = found is not None and _consistent(lines, found, demand)
-        points.append(MeetingPoint(vp.name, vp.at, found, len(lines), elsewhere))
+        met = meeting([_ruled(line.assigned.found) for line in lines])
+        elsewhere = met is not None and _consistent(lines, met.at, demand)
+        points.append(MeetingPoint(vp.name, vp.at, met, len(lines), elsewhere))
     return points
 
 
-def _meeting(lines: Sequence[JudgedStroke]) -> XY | None:
-    """The point with the least weighted squares of angles to the lines, found robustly.
-
-    Each line counts by its certainty; lines that disagree lose their say (iteratively reweighted
-    least squares, Tukey's biweight; P. J. Huber, Robust Statistics, from memory).
-    """
-    strokes = [line.assigned.found for line in lines]
-    starts = np.array([s.start for s in strokes])
-    ends = np.array([s.end for s in strokes])
-    along = (ends - starts) / np.linalg.norm(ends - starts, axis=1)[:, None]
-    normals = np.column_stack([-along[:, 1], along[:, 0]])
-    middles = (starts + ends) / 2
-    offsets = (normals * middles).sum(axis=1)
-    x, y = along[0]
-    sines = x * along[:, 1] - y * along[:, 0]
-    spread = math.degrees(math.asin(min(1.0, float(np.abs(sines).max()))))
-    if spread < 1.5:
-        return None
-    doubt = np.array([max(s.angle_sd_deg, 0.12) for s in strokes])
-    reach = np.full(len(strokes), 1.0)
-    trust = np.ones(len(strokes))
-    place = np.zeros(2)
-    for _ in range(12):
-        weight = trust / (doubt * reach) ** 2
-        matrix = (normals * weight[:, None]).T @ normals
-        if np.linalg.cond(matrix) > 1e9:
-            return None
-        place = np.linalg.solve(matrix, (normals * (weight * offsets)[:, None]).sum(axis=0))
-        reach = np.maximum(np.linalg.norm(middles - place, axis=1), 5.0)
-        rest = np.degrees(np.abs(normals @ place - offsets) / reach)
-        limit = max(4.7 * 1.4826 * float(np.median(rest)), 0.6)
-        trust = np.clip(1.0 - (rest / limit) ** 2, 0.02, None) ** 2
-    return float(place[0]), float(place[1])
+def _ruled(stroke: FoundStroke) -> RuledLine:
+    return RuledLine(stroke.start, stroke.end, stroke.angle_sd_deg)
 
 
 def _consistent(lines: Sequence[JudgedStroke], found: XY, demand: Demand) -> bool:
@@ -169,13 +156,7 @@ def with_own_angles(
     """Lines of a family that meets in a point of its own also get their angle to that point."""
     own = {p.name: Point(*p.found) for p in points if p.consistent_elsewhere and p.found}
     return [
-        JudgedStroke(
-            line.assigned,
-            line.verdict,
-            line.turn_deg,
-            line.miss_mm,
-            _own_turn(line, own[line.family]),
-        )
+        replace(line, own_turn_deg=_own_turn(line, own[line.family]))
         if line.family in own
         else line
         for line in judged

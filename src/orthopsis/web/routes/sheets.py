@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.marking.answer_key import answer_key
 from orthopsis.marking.judge import check_grey
 from orthopsis.marking.photo import open_photo
 from orthopsis.marking.records import kept_record
@@ -115,7 +116,7 @@ def _judge(
         photo = lessons.sheet_picture(session, teacher_id, sheet_id).photo
     with _JUDGING:
         grey = open_photo(photo).grey
-        verdict = check_grey(scene, grey, corners=corners)
+        verdict = check_grey(answer_key(scene), grey, corners=corners)
         flat = as_jpeg(verdict.straightened) if verdict.straightened else None
     record = kept_record(verdict, grey)
     with store.session() as session:

@@ -1,0 +1,94 @@
+"""What a sheet is held against: the exercise's lines at a step, and where each family leads."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from orthopsis.errors import ImageError
+from orthopsis.exercise.resolve import Scene, picture
+from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.state import lines_after
+from orthopsis.marking.fitting import Array
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
+from orthopsis.perspective.segments import XY
+from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.view import HORIZONTAL, VERTICAL
+
+LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
+
+
+@dataclass(frozen=True)
+class Expected:
+    """A line the exercise asks for; the eye level is expected without a piece."""
+
+    stroke: Stroke
+
+    @property
+    def outline(self) -> bool:
+        return self.stroke.role is Role.OUTLINE
+
+
+@dataclass(frozen=True)
+class AnswerKey:
+    """An exercise as a sheet is held against it; made once for many sheets."""
+
+    scene: Scene
+    expected: list[Expected]
+    curves: Array
+    """Chords of the exercise's curves as rows x0, y0, x1, y1 (mm): drawn by hand, never judged."""
+
+    @cached_property
+    def goals(self) -> dict[str, Point]:
+        """Where the lines of each family should lead."""
+        goals = {vp.name: vp.at for vp in self.scene.vanishing_points}
+        return {**goals, **LEVEL_GOALS}
+
+    @cached_property
+    def segments(self) -> Array:
+        """The expected lines as rows x0, y0, x1, y1 (mm)."""
+        return _rows([line.stroke for line in self.expected])
+
+    @cached_property
+    def outlines(self) -> Array:
+        """1 for each expected line that is an outline, else 0."""
+        return np.array([float(line.outline) for line in self.expected])
+
+
+def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
+    """The finished drawing with its light lines, or what is on the sheet after a step.
+
+    Raises ImageError for a step that is none, ExerciseError for a document without steps.
+    """
+    made = run_through(scene)
+    if step is not None and not 1 <= step <= len(made):
+        raise ImageError(
+            f"--step: {step} is none of the steps 1 to {len(made)}; choose one of them"
+        )
+    finished = picture(scene)
+    if step is not None:
+        strokes = [drawn.stroke for drawn, _ in lines_after(made, step)]
+    else:
+        strokes = [stroke for stroke in finished if stroke.role is Role.OUTLINE]
+        strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
+    straight = [Expected(stroke) for stroke in strokes if stroke.curve is None]
+    return AnswerKey(scene, straight, _rows([s for s in finished if s.curve is not None]))
+
+
+def distances(places: Sequence[XY], segments: Array) -> Array:
+    """From each place to the nearest of the segments (mm); infinite when there are none."""
+    if not len(segments):
+        return np.full(len(places), np.inf)
+    p = np.array(places)[:, None, :]
+    start, step = segments[:, :2], segments[:, 2:] - segments[:, :2]
+    square = np.maximum((step**2).sum(axis=1), 1e-18)
+    t = np.clip(((p - start) * step).sum(axis=2) / square, 0.0, 1.0)
+    nearest = start + t[..., None] * step
+    return np.asarray(np.hypot(*np.moveaxis(p - nearest, 2, 0)).min(axis=1))
+
+
+def _rows(strokes: Sequence[Stroke]) -> Array:
+    return np.array([[*s.start, *s.end] for s in strokes], dtype=float).reshape(-1, 4)

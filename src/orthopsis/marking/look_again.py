@@ -1,0 +1,166 @@
+"""A second look for edges that seem to be missing, with the ruler laid where they should be.
+
+Where many lines cross and nearly fall together, an eye without the exercise loses some of them. For
+each edge that was not found, lines are tried that swing a little about either of its ends, as a
+ruler on the corner would; the one with the most dark pencil under it is measured like any other.
+What is found is fitted to the pixels alone: the exercise says where to look, never what is there.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+
+import cv2
+import numpy as np
+
+from orthopsis.marking.answer_key import Expected
+from orthopsis.marking.families import Assigned
+from orthopsis.marking.find_strokes import (
+    STEP_MM,
+    FoundStroke,
+    across,
+    fitted_run,
+    lies_on_any,
+    refitted,
+)
+from orthopsis.marking.fitting import Array
+from orthopsis.marking.straighten import Straightened
+
+SWING_DEG = 8.0
+SHIFT_MM = 0.8
+UNDER = 0.72
+"""So much of an edge must have pencil under the ruler."""
+BEYOND_MM = 4.0
+LEAST_MM = 4.0
+
+
+def look_again(
+    sheet: Straightened, assigned: Sequence[Assigned], expected: Sequence[Expected]
+) -> list[FoundStroke]:
+    """The found strokes, with edges that were lost among others put in place of their scraps."""
+    strokes = [line.found for line in assigned]
+    dark = [stroke.darkness for stroke in strokes if stroke.dark]
+    if not dark:
+        return strokes
+    enough = 0.5 * float(np.median(dark))
+    own: dict[int, list[FoundStroke]] = {}
+    for line in assigned:
+        if line.expected is not None:
+            own.setdefault(id(line.expected), []).append(line.found)
+    others = [line.found for line in assigned if line.expected is not None]
+    for edge in expected:
+        scraps = own.get(id(edge), [])
+        if not edge.outline or _covered(edge, scraps) > 0.8:
+            continue
+        rest = [stroke for stroke in others if stroke not in scraps]
+        seen = _seen(sheet, edge, enough, rest)
+        if seen is None:
+            continue
+        strokes = [
+            stroke
+            for stroke in strokes
+            if not (lies_on_any(stroke, [seen], 0.7) and stroke.length_mm < 1.05 * seen.length_mm)
+        ]
+        strokes.append(seen)
+        others.append(seen)
+    return strokes
+
+
+def _covered(edge: Expected, scraps: Sequence[FoundStroke]) -> float:
+    """How much of an edge its strokes cover, 0 to 1."""
+    start, end = (np.array(p) for p in edge.stroke.segment)
+    size = float(np.linalg.norm(end - start))
+    if size < LEAST_MM:
+        return 1.0
+    spans = sorted(
+        sorted(float((np.array(p) - start) @ (end - start)) / size**2 for p in (s.start, s.end))
+        for s in scraps
+    )
+    total, reach = 0.0, 0.0
+    for low, high in spans:
+        total += max(0.0, min(high, 1.0) - max(low, reach))
+        reach = max(reach, min(high, 1.0))
+    return total
+
+
+def _seen(
+    sheet: Straightened, edge: Expected, enough: float, others: Sequence[FoundStroke]
+) -> FoundStroke | None:
+    """The line with the most pencil under it that is no other line's; None when there is none."""
+    start, end = (np.array(p) for p in edge.stroke.segment)
+    size = float(np.linalg.norm(end - start))
+    begins, ends = _tries(start, end)
+    under = _pencil_under(sheet, begins, ends, enough)
+    turn = np.abs(np.degrees(_turn(ends - begins, end - start)))
+    order = np.argsort(-(under - 0.012 * turn), kind="stable")
+    for k in order[:6]:
+        if under[k] < UNDER:
+            return None
+        stroke = _measured(sheet, begins[k], ends[k], enough)
+        if stroke is None or stroke.length_mm < 0.6 * size:
+            continue
+        if not lies_on_any(stroke, others, 0.5):
+            return stroke
+    return None
+
+
+def _tries(start: Array, end: Array) -> tuple[Array, Array]:
+    """Both ends of the lines to try, shape (n, 2) each: swung about either end, and beside it."""
+    along = end - start
+    size = float(np.linalg.norm(along))
+    normal = np.array([-along[1], along[0]]) / size
+    step = max(0.35 / size, math.radians(0.4))
+    count = int(math.radians(SWING_DEG) / step)
+    swing = np.tan(np.arange(-count, count + 1) * step) * size
+    begins, ends = [], []
+    for shift in (0.0, -SHIFT_MM, SHIFT_MM):
+        for fixed_first in (True, False):
+            a = np.zeros_like(swing) if fixed_first else swing
+            b = swing if fixed_first else np.zeros_like(swing)
+            begins.append(start + (a + shift)[:, None] * normal)
+            ends.append(end + (b + shift)[:, None] * normal)
+    return np.concatenate(begins), np.concatenate(ends)
+
+
+def _pencil_under(sheet: Straightened, begins: Array, ends: Array, enough: float) -> Array:
+    """For each line the share of it that has dark pencil under it."""
+    count = max(12, int(np.linalg.norm(ends[0] - begins[0]) / 0.3))
+    t = np.linspace(0.03, 0.97, count)
+    x = (begins[:, :1] + t * (ends[:, :1] - begins[:, :1])) * sheet.px_per_mm - 0.5
+    y = (begins[:, 1:] + t * (ends[:, 1:] - begins[:, 1:])) * sheet.px_per_mm - 0.5
+    tones = cv2.remap(sheet.darkness, x.astype(np.float32), y.astype(np.float32), cv2.INTER_LINEAR)
+    return np.asarray((tones > enough).mean(axis=1), dtype=float)
+
+
+def _turn(steps: Array, along: Array) -> Array:
+    cross = along[0] * steps[:, 1] - along[1] * steps[:, 0]
+    return np.asarray(np.arctan2(cross, steps @ along))
+
+
+def _measured(sheet: Straightened, start: Array, end: Array, enough: float) -> FoundStroke | None:
+    """The pencil line under the ruler, from its first dark place to its last."""
+    size = float(np.linalg.norm(end - start))
+    place, along = (start + end) / 2, (end - start) / size
+    t = np.arange(-size / 2 + 0.4, size / 2 - 0.4, STEP_MM)
+    if len(t) < 8:
+        return None
+    for _ in range(2):
+        centres, peaks = across(sheet, place, along, t, 0.7)
+        on = peaks > 0.8 * enough
+        if on.sum() < 0.6 * len(t):
+            return None
+        place, along = refitted(place, along, t[on], centres[on])
+    t = np.arange(-size / 2 - BEYOND_MM, size / 2 + BEYOND_MM, STEP_MM)
+    centres, peaks = across(sheet, place, along, t, 0.7)
+    on = (peaks > 0.8 * enough) & (np.abs(centres) < 0.4)
+    inner = np.flatnonzero(on & (np.abs(t) < size / 2))
+    if not len(inner):
+        return None
+    low, high = inner[0], inner[-1]
+    while low > 0 and on[low - 1]:
+        low -= 1
+    while high < len(t) - 1 and on[high + 1]:
+        high += 1
+    run = np.flatnonzero(on[low : high + 1]) + low
+    return fitted_run(place, along, t[run], centres[run], peaks[run], True)
