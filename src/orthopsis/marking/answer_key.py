@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from typing import NamedTuple
 
 import numpy as np
 
+from orthopsis.construction.moves import Do, Step
 from orthopsis.errors import ImageError
 from orthopsis.exercise.resolve import Scene, picture
 from orthopsis.exercise.runthrough import run_through
@@ -32,6 +34,13 @@ class Expected:
         return self.stroke.role is Role.OUTLINE
 
 
+class Middle(NamedTuple):
+    """The middle of a face by its diagonals (mm), and the piece it belongs to."""
+
+    at: XY
+    piece: str | None
+
+
 @dataclass(frozen=True)
 class AnswerKey:
     """An exercise as a sheet is held against it; made once for many sheets."""
@@ -40,6 +49,8 @@ class AnswerKey:
     expected: list[Expected]
     curves: Array
     """Chords of the exercise's curves as rows x0, y0, x1, y1 (mm): drawn by hand, never judged."""
+    step: int | None = None
+    middles: tuple[Middle, ...] = ()
 
     @cached_property
     def goals(self) -> dict[str, Point]:
@@ -75,7 +86,19 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
         strokes = [stroke for stroke in finished if stroke.role is Role.OUTLINE]
         strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
     straight = [Expected(stroke) for stroke in strokes if stroke.curve is None]
-    return AnswerKey(scene, straight, _rows([s for s in finished if s.curve is not None]))
+    curves = _rows([s for s in finished if s.curve is not None])
+    return AnswerKey(scene, straight, curves, step, tuple(_middles(made[:step])))
+
+
+def _middles(made: Sequence[Step]) -> Iterator[Middle]:
+    """Where two lines that were joined from mark to mark cross: the middle of a face."""
+    joined = {m.makes for step in made for m in step.moves if m.do is Do.JOIN}
+    for step in made:
+        at = {mark.name: mark.at for mark in step.marks}
+        for move in step.moves:
+            both = move.do is Do.CROSS and len(move.uses) == 2 and set(move.uses) <= joined
+            if both and move.makes in at:
+                yield Middle(at[move.makes].xy, step.piece)
 
 
 def distances(places: Sequence[XY], segments: Array) -> Array:

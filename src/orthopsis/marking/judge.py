@@ -12,9 +12,9 @@ from orthopsis.marking.answer_key import AnswerKey, answer_key
 from orthopsis.marking.families import Assigned, assign, support, without_curves
 from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
-from orthopsis.marking.findings import Finding, findings
+from orthopsis.marking.findings import Finding, Reading, findings
 from orthopsis.marking.intake import the_only_sheet
-from orthopsis.marking.look_again import look_again
+from orthopsis.marking.look_again import look_again, to_their_ends
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.straighten import Straightened, straighten
 from orthopsis.marking.svg_lines import is_svg, lines_of_svg
@@ -41,6 +41,7 @@ class SheetVerdict:
     findings: list[Finding]
     sheet: FoundSheet | None = None
     straightened: Straightened | None = None
+    reached: int | None = None
 
     @property
     def corners(self) -> list[XY] | None:
@@ -92,19 +93,24 @@ def check_grey(
         other = _better_upside_down(lines, turned, key)
         if other is not None:
             found, flat, lines = found.turned(2), flat.turned_half(), other
-    verdict = judge_strokes(key, look_again(flat, lines, key.expected), demand)
+    strokes = to_their_ends(flat, look_again(flat, lines, key.expected))
+    verdict = judge_strokes(key, strokes, demand)
     return replace(verdict, sheet=found, straightened=flat)
 
 
 def judge_strokes(
-    key: AnswerKey, found: Sequence[FoundStroke], demand: Demand = STANDARD
+    key: AnswerKey,
+    found: Sequence[FoundStroke],
+    demand: Demand = STANDARD,
+    reached: int | None = None,
 ) -> SheetVerdict:
     """Judge lines already in sheet millimetres."""
     straight = without_curves(found, key)
     judged = judge_lines(assign(straight, key), key.goals, demand)
     points = meeting_points(judged, key.scene, demand)
     judged = with_own_angles(judged, points)
-    return SheetVerdict(True, judged, points, findings(key.scene, judged, points, key.expected))
+    reading = Reading(key, judged, points, reached)
+    return SheetVerdict(True, judged, points, findings(reading), reached=reached)
 
 
 def _better_upside_down(
