@@ -91,7 +91,14 @@ def handout(args: argparse.Namespace) -> None:
 
 
 def check(args: argparse.Namespace) -> None:
-    """Judge a pupil's sheet against the exercise."""
+    """Judge a pupil's sheet against the exercise, or with --free a picture by itself."""
+    if args.free:
+        if args.image is not None:
+            _fail("check --free takes one picture and no exercise; leave the exercise out")
+        _check_freely(args)
+        return
+    if args.image is None:
+        _fail("check takes an exercise and a picture; without an exercise use --free")
     from orthopsis.marking.judge import check_image
     from orthopsis.marking.records import verdict_record, verdict_text
 
@@ -99,6 +106,15 @@ def check(args: argparse.Namespace) -> None:
         verdict = check_image(scene, _read_bytes(args.image), args.step)
         shown = _json(verdict_record(verdict)) if args.format == "json" else verdict_text(verdict)
         _write("-", shown)
+
+
+def _check_freely(args: argparse.Namespace) -> None:
+    from orthopsis.marking.free import read_picture
+    from orthopsis.marking.free_records import free_record, free_text
+    from orthopsis.marking.intake import the_only_sheet
+
+    record = free_record(read_picture(the_only_sheet(_read_bytes(args.file))))
+    _write("-", _json(record) if args.format == "json" else free_text(record))
 
 
 def scan(args: argparse.Namespace) -> None:
@@ -173,13 +189,24 @@ def parser() -> argparse.ArgumentParser:
     paging.add_argument("--grey", action="store_true", help="no colours")
     paging.add_argument("--marks", action="store_true", help="corner marks on starter sheets")
     checking = verb(check)
-    checking.add_argument("image", help="a photo or scan (JPEG, PNG), or an SVG of lines")
+    checking.add_argument(
+        "image",
+        nargs="?",
+        help="a photo or scan (JPEG, PNG, WebP, HEIC, TIFF, PDF), or an SVG of lines",
+    )
+    checking.add_argument(
+        "--free", action="store_true", help="no exercise: find eye level and points of a picture"
+    )
     checking.add_argument("--step", type=int, help="judge a sheet drawn up to this step")
     checking.add_argument("--format", choices=("json", "text"), default="text")
     scanning = verb(scan)
     scanning.add_argument("-o", "--output", required=True, help="the JPEG or PNG to write")
     scanning.add_argument("--seed", type=int, default=1, help="which pupil draws it")
-    scanning.add_argument("--mistakes", default="", help="by comma: lean, high-vp, stray, wrong-vp")
+    scanning.add_argument(
+        "--mistakes",
+        default="",
+        help="by comma: lean, high-vp, stray, wrong-vp, missing, overshoot, gape, unerased",
+    )
     scanning.add_argument("--flat", action="store_true", help="a flat scanner, not a phone")
     verb(schema)
     return top

@@ -52,6 +52,11 @@ class AnswerKey:
     step: int | None = None
     middles: tuple[Middle, ...] = ()
 
+    @property
+    def given(self) -> str:
+        """What pupils take from the sheet: its measures, its points, or only the rules."""
+        return self.scene.exercise.given or "measures"
+
     @cached_property
     def goals(self) -> dict[str, Point]:
         """Where the lines of each family should lead."""

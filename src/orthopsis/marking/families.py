@@ -32,6 +32,8 @@ class Assigned:
     expected: Expected | None = None
     wrong_way: bool = False
     """It starts where its line starts and then goes another way."""
+    both: bool = False
+    """It runs to two points at once, so that nobody can tell which was meant."""
 
 
 def without_curves(found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundStroke]:

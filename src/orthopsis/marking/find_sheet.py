@@ -93,6 +93,13 @@ def find_corners(grey: Grey, sheet: Sheet) -> Corners | None:
     return None if found is None else found.corners
 
 
+def find_paper(grey: Grey) -> Corners | None:
+    """A bright sheet of any shape on a darker desk; None when none is found."""
+    small, scale = _small(grey)
+    best = _best_quadrilateral(small, None)
+    return None if best is None else best[0] / scale
+
+
 def _small(grey: Grey) -> tuple[NDArray[np.float32], float]:
     """The photo as large as the search wants it, a little blurred, and its scale."""
     scale = min(1.0, SEARCH_SIDE_PX / max(grey.shape))
@@ -183,7 +190,9 @@ def _seen_along(small: NDArray[np.float32], place: Array, along: Array) -> _Edge
     return _Edge(place, along, -reach, np.vstack([[0.0, 0.0], total]))
 
 
-def _best_quadrilateral(small: NDArray[np.float32], sheet: Sheet) -> tuple[Corners, float] | None:
+def _best_quadrilateral(
+    small: NDArray[np.float32], sheet: Sheet | None
+) -> tuple[Corners, float] | None:
     """Of all quadrilaterals of four edges the one whose sides are seen best, and how well."""
     edges = _edges(small)
     pairs = [
@@ -226,7 +235,7 @@ def _crossed(edges: list[_Edge]) -> Corners | None:
     return np.array(corners)
 
 
-def _plausible(quad: Corners, shape: tuple[int, ...], sheet: Sheet) -> bool:
+def _plausible(quad: Corners, shape: tuple[int, ...], sheet: Sheet | None) -> bool:
     """Convex, large enough, not far outside the photo, and of the sheet's shape at a slant."""
     height, width = shape
     rim = 0.16 * max(height, width)
@@ -240,7 +249,8 @@ def _plausible(quad: Corners, shape: tuple[int, ...], sheet: Sheet) -> bool:
     if not (min(turns) > 0 or max(turns) < 0):
         return False
     area = abs(turn_of(quad[2] - quad[0], quad[3] - quad[1])) / 2
-    return area > LEAST_SHARE * height * width and _has_shape_of(quad, sheet)
+    large = area > LEAST_SHARE * height * width
+    return large and (sheet is None or _has_shape_of(quad, sheet))
 
 
 def _has_shape_of(quad: Corners, sheet: Sheet) -> bool:

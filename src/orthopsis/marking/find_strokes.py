@@ -62,17 +62,22 @@ def find_strokes(sheet: Straightened) -> list[FoundStroke]:
     return sorted(found, key=lambda s: (not s.dark, round(s.middle[1]), s.middle[0]))
 
 
+def line_pieces(grey: NDArray[np.uint8], scale: float) -> Array:
+    """OpenCV's line segments as rows x0, y0, x1, y1 (px), sought at a smaller scale."""
+    small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    shade = np.asarray(small, dtype=np.uint8)
+    lines = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 1.0).detect(shade)[0]
+    if lines is None:
+        return np.empty((0, 4))
+    return np.asarray((lines.reshape(-1, 4).astype(float) + 0.5) / scale)
+
+
 def _pieces(sheet: Straightened) -> Array:
     """Line pieces as rows x0, y0, x1, y1 in mm, shape (n, 4)."""
     bright = 255.0 * (1.0 - np.clip(sheet.darkness * 1.6, 0.0, 1.0))
     # Pieces only have to be found here; they are measured on the whole picture.
     scale = min(1.0, PIECES_PX_PER_MM / sheet.px_per_mm)
-    small = cv2.resize(bright, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
-    shade = np.asarray(small, dtype=np.uint8)
-    lines = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 1.0).detect(shade)[0]
-    if lines is None:
-        return np.empty((0, 4))
-    pieces = (lines.reshape(-1, 4).astype(float) + 0.5) / (scale * sheet.px_per_mm)
+    pieces = line_pieces(np.asarray(bright, dtype=np.uint8), scale) / sheet.px_per_mm
     sizes = np.hypot(pieces[:, 2] - pieces[:, 0], pieces[:, 3] - pieces[:, 1])
     height, width = (side / sheet.px_per_mm for side in sheet.grey.shape)
     rim = EDGE_OF_SHEET_MM

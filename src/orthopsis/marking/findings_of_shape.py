@@ -197,7 +197,7 @@ def _goes_on(reading: Reading, corner: _Corner, number: int) -> bool:
 
 def _too_close(reading: Reading, corners: list[_Corner]) -> list[Finding]:
     """Where pupils choose the points: the lowest corner sharper than a right angle."""
-    if reading.key.scene.exercise.given != "rules":
+    if reading.key.given != "rules":
         return []
     level = {p.name for p in reading.points if not p.intended.at_infinity}
     lowest: tuple[float, float, tuple[int, int], XY] | None = None
@@ -273,7 +273,7 @@ def _places(reading: Reading, by_edge: dict[int, list[int]]) -> list[Finding]:
 
     Two long edges of one pair that lie apart by another width at each end are one finding.
     """
-    if reading.key.scene.exercise.given != "measures":
+    if reading.key.given != "measures":
         return []
     wording = reading.key.scene.wording
     said = []
@@ -314,6 +314,8 @@ def _measure_again(family: str) -> str:
 
 
 def _missing(reading: Reading, by_edge: dict[int, list[int]]) -> list[Finding]:
+    if reading.key.given != "measures":
+        return _fewer(reading)
     found = {
         id(line.assigned.expected) for line in reading.judged if line.assigned.expected is not None
     }
@@ -330,6 +332,22 @@ def _missing(reading: Reading, by_edge: dict[int, list[int]]) -> list[Finding]:
         words = f"{number} not to be found; compare the drawing with the finished picture."
         said.append(Finding("missing-edge", "fix", ((x0 + x1) / 2, (y0 + y1) / 2), words))
     return said + _missing_guides(reading, found)
+
+
+def _fewer(reading: Reading) -> list[Finding]:
+    """Where sizes and places are the pupil's own, edges can still be counted by family."""
+    said = []
+    for name in (point.name for point in reading.points):
+        asked = sum(e.outline and e.stroke.family == name for e in reading.key.expected)
+        drawn = sum(reading.judged[n].assigned.found.dark for n in reading.of(name))
+        if 0 < drawn < asked:
+            words = (
+                f"The exercise has {counted(asked, 'edge', 'edges')} to {name}, yours has {drawn}; "
+                "compare it with the finished picture."
+            )
+            place = reading.judged[reading.of(name)[0]].assigned.found.middle
+            said.append(Finding("missing-edge", "fix", place, words))
+    return said
 
 
 def _missing_guides(reading: Reading, found: set[int]) -> list[Finding]:

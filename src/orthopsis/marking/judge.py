@@ -15,6 +15,7 @@ from orthopsis.marking.find_strokes import FoundStroke, find_strokes
 from orthopsis.marking.findings import Finding, Reading, findings
 from orthopsis.marking.intake import the_only_sheet
 from orthopsis.marking.look_again import look_again, to_their_ends
+from orthopsis.marking.own_way import FINISHED, assign_by_rules, own_goals, step_reached
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.straighten import Straightened, straighten
 from orthopsis.marking.svg_lines import is_svg, lines_of_svg
@@ -92,9 +93,17 @@ def check_grey(
         turned = [_turned_half(stroke, scene.sheet) for stroke in strokes]
         other = _better_upside_down(lines, turned, key)
         if other is not None:
-            found, flat, lines = found.turned(2), flat.turned_half(), other
-    strokes = to_their_ends(flat, look_again(flat, lines, key.expected))
-    verdict = judge_strokes(key, strokes, demand)
+            found, flat, lines, strokes = found.turned(2), flat.turned_half(), other, turned
+    reached = None
+    if key.step is None and key.given == "measures" and support(lines, key.expected) < FINISHED:
+        reached = step_reached([line.found for line in lines], key)
+        if reached is not None:
+            key = answer_key(scene, reached)
+            lines = assign([line.found for line in lines], key)
+    if key.given == "measures":
+        strokes = look_again(flat, lines, key.expected)
+    strokes = to_their_ends(flat, strokes)
+    verdict = judge_strokes(key, strokes, demand, reached)
     return replace(verdict, sheet=found, straightened=flat)
 
 
@@ -105,10 +114,15 @@ def judge_strokes(
     reached: int | None = None,
 ) -> SheetVerdict:
     """Judge lines already in sheet millimetres."""
-    straight = without_curves(found, key)
-    judged = judge_lines(assign(straight, key), key.goals, demand)
+    straight = without_curves(found, key) if key.given == "measures" else list(found)
+    goals = own_goals(straight, key) if key.given == "rules" else key.goals
+    by_place = key.given == "measures"
+    lines = assign(straight, key) if by_place else assign_by_rules(straight, goals)
+    judged = judge_lines(lines, goals, demand)
     points = meeting_points(judged, key.scene, demand)
     judged = with_own_angles(judged, points)
+    if key.given == "rules":
+        judged = [replace(line, own_turn_deg=line.turn_deg) for line in judged]
     reading = Reading(key, judged, points, reached)
     return SheetVerdict(True, judged, points, findings(reading), reached=reached)
 

@@ -62,7 +62,7 @@ def straighten(grey: Grey, found: FoundSheet, sheet: Sheet) -> Straightened:
         xs, ys = _bent(found, np.linalg.inv(change), width, height)
         flat = cv2.remap(grey, xs, ys, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
     even = np.asarray(flat, dtype=np.uint8)
-    return Straightened(even, _darkness(even), px_per_mm)
+    return Straightened(even, darkness_of(even), px_per_mm)
 
 
 def as_jpeg(sheet: Straightened) -> bytes:
@@ -109,7 +109,7 @@ def _waves(bow: Array) -> Callable[[Array], Array]:
     return at
 
 
-def _darkness(flat: Grey) -> NDArray[np.float32]:
+def darkness_of(flat: Grey) -> NDArray[np.float32]:
     """How much darker than the paper around it each pixel is, 0 to 1."""
     small = cv2.resize(flat, None, fx=0.125, fy=0.125, interpolation=cv2.INTER_AREA)
     paper = cv2.dilate(small, np.ones((5, 5), np.uint8))

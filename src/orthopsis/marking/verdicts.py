@@ -98,7 +98,8 @@ def judge_lines(
 def _judged(line: Assigned, goals: Mapping[str, Point], demand: Demand) -> JudgedStroke:
     if line.family == FREE:
         # A light line the exercise itself asks for, such as one to a distance point, is no stray.
-        return JudgedStroke(line, Verdict.ON if line.expected else Verdict.STRAY, None, None)
+        right = line.expected is not None or line.both
+        return JudgedStroke(line, Verdict.ON if right else Verdict.STRAY, None, None)
     goal, stroke = goals[line.family], line.found
     turn = signed_turn_deg(stroke.start, stroke.end, goal)
     miss = None
@@ -125,12 +126,16 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Demand) -> Judge
 def meeting_points(
     judged: Sequence[JudgedStroke], scene: Scene, demand: Demand = STANDARD
 ) -> list[MeetingPoint]:
-    """For each vanishing point, where its family meets, and whether that is a point of its own."""
+    """For each vanishing point, where its family meets, and whether that is a point of its own.
+
+    Where only the rules are given, every point is the pupil's own and none is elsewhere.
+    """
     points = []
     for vp in scene.vanishing_points:
         lines = [j for j in judged if j.family == vp.name]
         met = meeting([_ruled(line.assigned.found) for line in lines])
         elsewhere = met is not None and _consistent(lines, met.at, demand)
+        elsewhere = elsewhere and scene.exercise.given != "rules"
         points.append(MeetingPoint(vp.name, vp.at, met, len(lines), elsewhere))
     return points
 

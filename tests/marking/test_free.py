@@ -1,0 +1,129 @@
+"""Pictures without an exercise, sheets that go their own way, and sheets that are not finished."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+
+from orthopsis.demo.desk import Around
+from orthopsis.demo.scanner import Setting, scan_sheet
+from orthopsis.exercise.resolve import picture, resolve
+from orthopsis.marking.answer_key import answer_key
+from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.free import read_freely, read_picture
+from orthopsis.marking.free_records import free_record, free_text
+from orthopsis.marking.judge import check_image, judge_strokes
+from orthopsis.marking.photo import open_grey
+from orthopsis.perspective.stroke import Role
+from tests.documents import ONE_POINT, TWO_POINT, changed, example, scene_of
+
+
+def drawn(scene, sd=0.05):
+    return [
+        FoundStroke(stroke.start, stroke.end, sd, 1.0)
+        for stroke in picture(scene)
+        if stroke.role is Role.OUTLINE and stroke.curve is None
+    ]
+
+
+@pytest.mark.parametrize(
+    "name", ["seed-crates", "bell-corner", "look-down-yard", "three-crates", "moss-seen-from-below"]
+)
+def test_points_and_eye_level_are_read_from_exact_lines(name):
+    scene = example(name)
+    read = read_freely(drawn(scene))
+    found = {point.name: point.met.at for point in read.points}
+    assert list(found) == [vp.name for vp in scene.vanishing_points]
+    for vp in scene.vanishing_points:
+        assert math.dist(found[vp.name], vp.at.xy) < 0.01
+    (x, y), slope = read.eye_level
+    assert y - slope * x == pytest.approx(scene.main.eye_level_mm, abs=0.01)
+    assert all(point.sure > 0.7 for point in read.points)
+
+
+def test_a_photograph_of_a_drawing_is_read_in_its_own_pixels():
+    scene = example("bell-corner")
+    setting = Setting(around=Around(turn_deg=0.0, slant=0.0))
+    data, truth = scan_sheet(scene, 3600, setting=setting)
+    record = free_record(read_picture(open_grey(data)))
+    (x0, y0), (x1, _), *_ = truth["corners_px"]
+    scale = (x1 - x0) / scene.sheet.width_mm
+    for vp, found in zip(scene.vanishing_points, record["vanishing_points"], strict=True):
+        meant = x0 + vp.at.x * scale, y0 + vp.at.y * scale
+        assert math.dist(found["found_px"], meant) < 8 * scale, found
+    (_, left), (_, right) = record["eye_level_px"]
+    assert (left + right) / 2 == pytest.approx(y0 + scene.main.eye_level_mm * scale, abs=3 * scale)
+    assert "% sure" in free_text(record)
+
+
+def test_where_nothing_runs_to_a_point_none_is_invented():
+    level = [FoundStroke((20, y), (180, y), 0.05, 1.0) for y in (30, 60, 90, 120)]
+    upright = [FoundStroke((x, 30), (x, 120), 0.05, 1.0) for x in (20, 80, 180)]
+    read = read_freely(level + upright)
+    assert read.points == [] and read.eye_level is None
+    assert set(read.families) == {"horizontal", "vertical"}
+    assert read_freely([]).points == []
+
+
+def moved(strokes, dx, dy):
+    return [
+        FoundStroke(
+            (s.start[0] + dx, s.start[1] + dy), (s.end[0] + dx, s.end[1] + dy), s.angle_sd_deg, 1.0
+        )
+        for s in strokes
+    ]
+
+
+def test_who_keeps_the_rules_with_other_measures_has_made_no_mistake():
+    # Another box than the exercise's, drawn to the same points.
+    other = scene_of(
+        ONE_POINT, pieces__0__front={"x_mm": 250, "y_mm": 150, "width_mm": 90, "height_mm": 40}
+    )
+    free = scene_of({**ONE_POINT, "given": "points"})
+    verdict = judge_strokes(answer_key(free), drawn(other))
+    assert {str(line.verdict) for line in verdict.strokes} == {"on"}
+    assert [f for f in verdict.findings if f.level == "fix"] == []
+    # The exercise's own places would find fault with it.
+    strict = judge_strokes(answer_key(scene_of(ONE_POINT)), drawn(other))
+    assert any(f.level == "fix" for f in strict.findings)
+
+
+def test_with_the_rules_alone_their_own_points_are_the_measure():
+    scene = example("bell-corner")
+    rules = answer_key(resolve(scene.exercise.model_copy(update={"given": "rules"})))
+    own = moved(drawn(scene), 35, -20)
+    verdict = judge_strokes(rules, own)
+    assert {str(line.verdict) for line in verdict.strokes} == {"on"}
+    assert [f.code for f in verdict.findings if f.level == "fix"] == []
+    for point in verdict.points:
+        shifted = point.intended.x + 35, point.intended.y - 20
+        assert math.dist(point.found, shifted) < 0.5
+    # One line that leaves its own family is found all the same.
+    wild = own[:]
+    k = next(n for n, line in enumerate(verdict.strokes) if line.family == "VP2")
+    (x0, y0), (x1, y1) = own[k].start, own[k].end
+    wild[k] = FoundStroke((x0, y0), (x1, y1 + 0.07 * (x1 - x0)), 0.05, 1.0)
+    assert str(judge_strokes(rules, wild).strokes[k].verdict) == "off"
+
+
+def test_points_too_close_are_said_where_pupils_choose_them():
+    close = changed(
+        TWO_POINT, given="rules", view__left_vp_mm=120, view__right_vp_mm=330,
+        pieces__0__edge={"x_mm": 225, "top_mm": 90, "bottom_mm": 260},
+        pieces__0__left={"fraction": 0.4}, pieces__0__right={"fraction": 0.4},
+    )  # fmt: skip
+    scene = scene_of(close)
+    verdict = judge_strokes(answer_key(scene), drawn(scene))
+    assert "points-too-close" in [f.code for f in verdict.findings]
+
+
+def test_a_half_finished_photo_is_judged_up_to_where_it_is():
+    scene = example("bell-corner")
+    data, _ = scan_sheet(scene, 3601, step=5)
+    verdict = check_image(scene, data)
+    assert verdict.reached == 5
+    assert "missing-edge" not in [f.code for f in verdict.findings]
+    assert verdict.findings[0].code == "half-finished"
+    whole, _ = scan_sheet(scene, 3602)
+    assert check_image(scene, whole).reached is None
