@@ -3,12 +3,17 @@
 from __future__ import annotations
 
 import io
+import time
+import zipfile
 
 import pytest
+from fastapi.testclient import TestClient
 from PIL import Image
+from pypdf import PdfReader
 
-from orthopsis.demo.scanner import scan_sheet
+from orthopsis.demo.scanner import Setting, scan_sheet
 from orthopsis.school import lessons
+from orthopsis.web.app import create_app
 from tests.documents import ONE_POINT, scene_of
 
 
@@ -24,9 +29,27 @@ def lesson(client, school):
     return client.post("/api/lessons", json=asked).json()
 
 
+def send(client, lesson, *files, **form):
+    sent = [("files", (name, data, "application/octet-stream")) for name, data in files]
+    return client.post(f"/api/lessons/{lesson['id']}/sheets", files=sent, data=form)
+
+
+def settled(client, lesson):
+    """The stack, once everything that was sent is opened and judged."""
+    for _ in range(600):
+        sheets = client.get(f"/api/lessons/{lesson['id']}/sheets").json()
+        uploads = client.get(f"/api/lessons/{lesson['id']}/uploads").json()
+        if not any(one["state"] in ("waiting", "working") for one in [*sheets, *uploads]):
+            return sheets
+        time.sleep(0.1)
+    raise AssertionError((sheets, uploads))
+
+
 def hand_in(client, lesson, data, name="ada.jpg", **form):
-    files = {"photo": (name, data, "image/jpeg")}
-    return client.post(f"/api/lessons/{lesson['id']}/sheets", files=files, data=form)
+    """One sheet, judged."""
+    answer = send(client, lesson, (name, data), **form)
+    assert answer.status_code == 202, answer.text
+    return settled(client, lesson)[-1]
 
 
 def test_a_lesson_names_its_class_and_exercise(client, lesson):
@@ -36,9 +59,7 @@ def test_a_lesson_names_its_class_and_exercise(client, lesson):
 
 
 def test_a_photo_is_judged_line_by_line(client, lesson, photo):
-    answer = hand_in(client, lesson, photo[0])
-    assert answer.status_code == 201
-    sheet = answer.json()
+    sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
     verdict = sheet["verdict"]
     assert verdict["sheet_found"]
     kinds = [stroke["verdict"] for stroke in verdict["strokes"]]
@@ -54,7 +75,7 @@ def test_a_photo_is_judged_line_by_line(client, lesson, photo):
 
 
 def test_the_verdict_is_saved_to_a_pupil_and_found_in_the_register(client, lesson, school, photo):
-    sheet = hand_in(client, lesson, photo[0]).json()
+    sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
     before = client.get(f"/api/classes/{school['8 Rowan']}/register").json()
     assert before["unnamed"] == 1
     mark = {
@@ -76,7 +97,7 @@ def test_the_verdict_is_saved_to_a_pupil_and_found_in_the_register(client, lesso
 
 
 def test_a_mark_can_be_changed(client, lesson, school, photo):
-    sheet = hand_in(client, lesson, photo[0], pupil_id=school["Ada"]).json()
+    sheet = hand_in(client, lesson, photo[0], pupil_id=school["Ada"])
     assert sheet["pupil"]["name"] == "Ada"
     for name, understanding in (("Ada", "not yet"), ("Bram", "sure")):
         mark = {"pupil_id": school[name], "understanding": understanding, "words": ""}
@@ -86,7 +107,7 @@ def test_a_mark_can_be_changed(client, lesson, school, photo):
 
 
 def test_a_pupil_of_another_class_cannot_be_given_the_sheet(client, lesson, school, photo):
-    sheet = hand_in(client, lesson, photo[0]).json()
+    sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
     mark = {"pupil_id": school["Cleo"], "understanding": "sure", "words": ""}
     answer = client.put(f"/api/sheets/{sheet['id']}/mark", json=mark)
     assert answer.status_code == 404
@@ -95,10 +116,124 @@ def test_a_pupil_of_another_class_cannot_be_given_the_sheet(client, lesson, scho
 
 @pytest.mark.parametrize("data", [b"", b"no picture", b"\x89PNG\r\n\x1a\n broken"])
 def test_a_file_that_cannot_be_read_is_refused_and_not_kept(client, lesson, data):
-    answer = hand_in(client, lesson, data)
-    assert answer.status_code == 415
-    assert "take the photo again" in answer.json()["detail"]
-    assert client.get(f"/api/lessons/{lesson['id']}/sheets").json() == []
+    send(client, lesson, ("ada.jpg", data))
+    assert settled(client, lesson) == []
+    (refused,) = client.get(f"/api/lessons/{lesson['id']}/uploads").json()
+    assert refused["state"] == "failed" and "take the photo again" in refused["problem"]
+    assert client.delete(f"/api/uploads/{refused['id']}").status_code == 204
+    assert client.get(f"/api/lessons/{lesson['id']}/uploads").json() == []
+
+
+def test_a_class_set_is_matched_to_pupils_and_a_poisoned_file_spoils_only_itself(
+    client, lesson, school, photo
+):
+    exercise = lesson["exercise_id"]
+    code = f"orthopsis:{exercise}:1:{school['Bram']}"
+    marked, _ = scan_sheet(scene_of(ONE_POINT), 22, setting=Setting(marks=True, code=code))
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w") as archive:
+        archive.writestr("8 Rowan/Ada.jpg", photo[0])
+        archive.writestr("8 Rowan/IMG 2.jpg", marked)
+        archive.writestr("8 Rowan/poison.jpg", b"\xff\xd8\xff no picture")
+    send(client, lesson, ("class.zip", out.getvalue()))
+    sheets = {one["file_name"]: one for one in settled(client, lesson)}
+    assert sheets["Ada.jpg"]["pupil"]["name"] == "Ada", "by the file's name"
+    assert sheets["IMG 2.jpg"]["pupil"]["name"] == "Bram", "by the printed code"
+    assert sheets["IMG 2.jpg"]["verdict"]["photo"]["how"] == "marks"
+    assert sheets["poison.jpg"]["state"] == "failed"
+    assert "not a readable picture" in sheets["poison.jpg"]["problem"]
+    page = client.get(f"/api/lessons/{lesson['id']}/summary").json()
+    assert page["judged"] == 2
+    assert [(one["who"], one["code"]) for one in page["stuck"]] == [("Ada", "upright-leans")]
+    slips = client.get(f"/api/lessons/{lesson['id']}/slips.pdf")
+    text = "".join(p.extract_text() for p in PdfReader(io.BytesIO(slips.content)).pages)
+    assert "Ada" in text and "Bram" in text and "turned by" in text
+    away = client.put(f"/api/sheets/{sheets['poison.jpg']['id']}/away", json={"away": True}).json()
+    assert away["state"] == "away"
+    assert len(client.get(f"/api/lessons/{lesson['id']}/sheets").json()) == 2
+
+
+def test_what_is_cancelled_stays_and_is_judged_when_asked(client, store, lesson, school, photo):
+    with store.session() as session:
+        for number in range(3):
+            sheet = lessons.hand_in(
+                session, school["first"], lesson["id"], f"{number}.jpg", photo[0], "image/jpeg"
+            )
+            sheet.state = "waiting"
+    assert client.post(f"/api/lessons/{lesson['id']}/cancel").status_code == 204
+    stack = client.get(f"/api/lessons/{lesson['id']}/sheets").json()
+    assert [one["state"] for one in stack] == ["cancelled"] * 3
+    client.post(f"/api/sheets/{stack[1]['id']}/judge")
+    assert [one["state"] for one in settled(client, lesson)] == ["cancelled", "done", "cancelled"]
+
+
+def test_after_a_restart_what_was_begun_is_done(store, client, lesson, school, photo):
+    with store.session() as session:
+        sheet = lessons.hand_in(
+            session, school["first"], lesson["id"], "x.jpg", photo[0], "image/jpeg"
+        )
+        sheet.state = "working"
+    with TestClient(create_app(store), base_url="http://127.0.0.1") as restarted:
+        assert [one["state"] for one in settled(restarted, lesson)] == ["done"]
+
+
+def test_a_line_is_dismissed_moved_added_given_another_family_or_meant(client, lesson, photo):
+    sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
+    path = f"/api/sheets/{sheet['id']}/corrections"
+    strokes = sheet["verdict"]["strokes"]
+    off = next(s for s in strokes if s["verdict"] == "off")
+    number = str(off["number"])
+
+    def again(lines, added=()):
+        answer = client.put(path, json={"lines": lines, "added": list(added)})
+        assert answer.status_code == 200, answer.text
+        record = answer.json()["verdict"]
+        return {str(s["number"]): s for s in record["strokes"]}, record
+
+    by_number, record = again({number: {"meant": True}})
+    assert by_number[number]["meant"] and by_number[number]["verdict"] == "on"
+    assert "upright-leans" not in {f["code"] for f in record["findings"]}
+    assert number not in again({number: {"dismissed": True}})[0]
+    assert again({number: {"family": "VP1"}})[0][number]["family"] == "VP1"
+    straight = off["true"]
+    assert again({number: {"moved": straight}})[0][number]["verdict"] == "on"
+    by_number, _ = again({}, [[[20, 20], [60, 20]]])
+    assert by_number[str(len(sheet["verdict"]["found"]))]["family"] == "horizontal"
+    for wrong in ({"999": {"meant": True}}, {number: {"family": "VP9"}}):
+        assert client.put(path, json={"lines": wrong}).status_code == 422
+    kept = client.get(f"/api/lessons/{lesson['id']}/sheets").json()[0]["corrections"]
+    assert len(kept["added"]) == 1 and kept["lines"] == {}
+
+
+def test_strictness_judges_the_whole_lesson_again(client, lesson, photo):
+    sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
+    (young,) = client.put(
+        f"/api/lessons/{lesson['id']}/demand", json={"demand": "first steps"}
+    ).json()
+    (strict,) = client.put(f"/api/lessons/{lesson['id']}/demand", json={"demand": "stretch"}).json()
+
+    def count(one, kind):
+        return sum(s["verdict"] == kind for s in one["verdict"]["strokes"])
+
+    assert (count(young, "off"), count(sheet, "off")) == (0, 1) and count(strict, "off") >= 1
+    assert count(young, "on") >= count(sheet, "on") >= count(strict, "on")
+    assert client.get("/api/lessons").json()[0]["demand"] == "stretch"
+    assert (
+        client.put(f"/api/lessons/{lesson['id']}/demand", json={"demand": "x"}).status_code == 422
+    )
+
+
+def test_own_words_are_said_wherever_the_correction_comes_again(client, lesson, photo):
+    hand_in(client, lesson, photo[0], "sheet 1.jpg")
+    path = f"/api/exercises/{lesson['exercise_id']}/phrases"
+    mine = {"code": "upright-leans", "words": "Like a lamp post: straight up."}
+    assert client.put(path, json=mine).json() == {"upright-leans": mine["words"]}
+    (sheet,) = client.get(f"/api/lessons/{lesson['id']}/sheets").json()
+    said = {f["code"]: f["message"] for f in sheet["verdict"]["findings"]}
+    assert said["upright-leans"] == mine["words"]
+    slip = client.get(f"/api/sheets/{sheet['id']}/slip.pdf")
+    assert "lamp post" in PdfReader(io.BytesIO(slip.content)).pages[0].extract_text()
+    assert client.put(path, json={**mine, "words": " "}).json() == {}
 
 
 def test_a_photo_without_a_sheet_is_kept_and_its_corners_can_be_set(client, lesson, photo):
@@ -106,11 +241,12 @@ def test_a_photo_without_a_sheet_is_kept_and_its_corners_can_be_set(client, less
     dim = io.BytesIO()
     # A desk as light as the paper: nothing tells them apart.
     picture.point(lambda v: 200).save(dim, "PNG")
-    sheet = hand_in(client, lesson, dim.getvalue(), "dim.png").json()
+    sheet = hand_in(client, lesson, dim.getvalue(), "dim.png")
     assert not sheet["verdict"]["sheet_found"]
     assert client.get(f"/api/sheets/{sheet['id']}/straight.jpg").status_code == 204
     corners = photo[1]["corners_px"]
-    again = client.put(f"/api/sheets/{sheet['id']}/corners", json={"corners_px": corners}).json()
+    client.put(f"/api/sheets/{sheet['id']}/corners", json={"corners_px": corners})
+    (again,) = settled(client, lesson)
     assert again["verdict"]["sheet_found"]
     for kept, asked in zip(again["verdict"]["corners_px"], corners, strict=True):
         assert kept == pytest.approx(asked)
@@ -119,7 +255,7 @@ def test_a_photo_without_a_sheet_is_kept_and_its_corners_can_be_set(client, less
 
 @pytest.mark.parametrize("corners", [[], [[0, 0]] * 3, [["a", 0]] * 4])
 def test_corners_are_four_places(client, lesson, photo, corners):
-    sheet = hand_in(client, lesson, photo[0]).json()
+    sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
     answer = client.put(f"/api/sheets/{sheet['id']}/corners", json={"corners_px": corners})
     assert answer.status_code == 422
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import tempfile
+from collections.abc import Mapping
 from importlib.resources import files
 from pathlib import Path
 from typing import Any, Literal
@@ -14,7 +15,7 @@ import typst
 def typeset(
     template: str,
     data: dict[str, Any],
-    figures: dict[str, str],
+    figures: Mapping[str, str | bytes],
     form: Literal["pdf", "png"],
     dots_per_inch: float | None = None,
 ) -> bytes:
@@ -22,8 +23,8 @@ def typeset(
     here = files("orthopsis.handout")
     with tempfile.TemporaryDirectory() as folder:
         room = Path(folder)
-        for name, text in figures.items():
-            (room / name).write_text(text, encoding="utf-8")
+        for name, figure in figures.items():
+            (room / name).write_bytes(figure.encode() if isinstance(figure, str) else figure)
         (room / "data.json").write_text(json.dumps(data), encoding="utf-8")
         page = room / template
         page.write_text(here.joinpath(template).read_text(encoding="utf-8"), encoding="utf-8")

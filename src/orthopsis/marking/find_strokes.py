@@ -33,7 +33,8 @@ EDGE_OF_SHEET_MM = 1.5
 class FoundStroke:
     """A line a pencil drew, in sheet mm, with what the pixels say of it.
 
-    `angle_sd_deg` is the standard deviation of its direction, `darkness` 0 to 1.
+    `angle_sd_deg` is the standard deviation of its direction, `darkness` 0 to 1; `number` is its
+    place among the lines found on the sheet.
     """
 
     start: XY
@@ -41,6 +42,7 @@ class FoundStroke:
     angle_sd_deg: float
     darkness: float
     dark: bool = True
+    number: int = -1
 
     @property
     def length_mm(self) -> float:

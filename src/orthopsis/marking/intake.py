@@ -20,7 +20,7 @@ from orthopsis.errors import ImageError
 from orthopsis.marking.photo import MAX_BYTES, Grey, Photo, check_size, kept, open_photo
 
 MAX_PAGES = 80
-MAX_TOGETHER_BYTES = 400_000_000
+MAX_TOGETHER_BYTES = 200_000_000
 PAGE_DPI = 200.0
 LARGEST_PAGE_PX = 5000
 

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from orthopsis.exercise.resolve import Scene
 from orthopsis.marking.answer_key import AnswerKey, answer_key
+from orthopsis.marking.code import SheetCode, read_code
 from orthopsis.marking.families import Assigned, assign, support, without_curves
 from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
@@ -17,13 +18,16 @@ from orthopsis.marking.intake import the_only_sheet
 from orthopsis.marking.look_again import look_again, to_their_ends
 from orthopsis.marking.own_way import FINISHED, assign_by_rules, own_goals, step_reached
 from orthopsis.marking.photo import Grey
+from orthopsis.marking.quality import Quality, photo_findings, quality
 from orthopsis.marking.straighten import Straightened, straighten
 from orthopsis.marking.svg_lines import is_svg, lines_of_svg
 from orthopsis.marking.verdicts import (
     STANDARD,
+    SURE,
     Demand,
     JudgedStroke,
     MeetingPoint,
+    as_meant,
     judge_lines,
     meeting_points,
     with_own_angles,
@@ -43,6 +47,9 @@ class SheetVerdict:
     sheet: FoundSheet | None = None
     straightened: Straightened | None = None
     reached: int | None = None
+    found: Sequence[FoundStroke] = ()
+    code: SheetCode | None = None
+    quality: Quality | None = None
 
     @property
     def corners(self) -> list[XY] | None:
@@ -89,7 +96,15 @@ def check_grey(
     flat = straighten(grey, found, scene.sheet)
     strokes = find_strokes(flat)
     lines = assign(strokes, key)
-    if corners is None:
+    code = read_code(flat)
+    if corners is None and code is None:
+        # A code tells which way up a sheet lies; without one its lines do.
+        code = read_code(flat.turned_half())
+        if code is not None:
+            found, flat = found.turned(2), flat.turned_half()
+            strokes = [_turned_half(stroke, scene.sheet) for stroke in strokes]
+            lines = assign(strokes, key)
+    if corners is None and code is None:
         turned = [_turned_half(stroke, scene.sheet) for stroke in strokes]
         other = _better_upside_down(lines, turned, key)
         if other is not None:
@@ -102,9 +117,24 @@ def check_grey(
             lines = assign([line.found for line in lines], key)
     if key.given == "measures":
         strokes = look_again(flat, lines, key.expected)
-    strokes = to_their_ends(flat, strokes)
+    strokes = [
+        replace(stroke, number=number) for number, stroke in enumerate(to_their_ends(flat, strokes))
+    ]
     verdict = judge_strokes(key, strokes, demand, reached)
-    return replace(verdict, sheet=found, straightened=flat)
+    seen = quality(grey, found, flat, scene.sheet)
+    doubtful = sum(SURE * s.angle_sd_deg > demand.near_deg for s in strokes) / max(1, len(strokes))
+    said = [*verdict.findings, *photo_findings(seen, scene.sheet, doubtful)]
+    return replace(
+        verdict, found=strokes, findings=said, sheet=found, straightened=flat, code=code,
+        quality=seen,
+    )  # fmt: skip
+
+
+def _as_told(line: Assigned, family: str | None) -> Assigned:
+    """A line in the family that a teacher gave it."""
+    if family is None or family == line.family:
+        return line
+    return Assigned(line.found, family)
 
 
 def judge_strokes(
@@ -112,13 +142,21 @@ def judge_strokes(
     found: Sequence[FoundStroke],
     demand: Demand = STANDARD,
     reached: int | None = None,
+    *,
+    families: Mapping[int, str] | None = None,
+    meant: Collection[int] = (),
 ) -> SheetVerdict:
-    """Judge lines already in sheet millimetres."""
+    """Judge lines already in sheet millimetres.
+
+    `families` and `meant` are a teacher's word on lines of some numbers.
+    """
     straight = without_curves(found, key) if key.given == "measures" else list(found)
     goals = own_goals(straight, key) if key.given == "rules" else key.goals
     by_place = key.given == "measures"
     lines = assign(straight, key) if by_place else assign_by_rules(straight, goals)
+    lines = [_as_told(line, (families or {}).get(line.found.number)) for line in lines]
     judged = judge_lines(lines, goals, demand)
+    judged = [as_meant(j) if j.assigned.found.number in meant else j for j in judged]
     points = meeting_points(judged, key.scene, demand)
     judged = with_own_angles(judged, points)
     if key.given == "rules":

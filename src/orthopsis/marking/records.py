@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict
 from typing import Any
 
 from orthopsis.exercise.records import number, point
 from orthopsis.marking.answer_key import LEVEL_GOALS
+from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.findings import Finding
 from orthopsis.marking.judge import SheetVerdict
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.verdicts import JudgedStroke, MeetingPoint, Verdict
@@ -42,10 +46,7 @@ def verdict_record(verdict: SheetVerdict) -> dict[str, Any]:
         "sheet_found": verdict.sheet_found,
         "strokes": [stroke_record(line) for line in verdict.strokes],
         "vanishing_points": [meeting_record(meeting) for meeting in verdict.points],
-        "findings": [
-            {"code": f.code, "level": f.level, "where": point(f.where), "message": f.message}
-            for f in verdict.findings
-        ],
+        "findings": [finding_record(finding) for finding in verdict.findings],
     }
 
 
@@ -57,17 +58,74 @@ def kept_record(verdict: SheetVerdict, grey: Grey) -> dict[str, Any]:
     """
     height, width = grey.shape
     corners = None if verdict.corners is None else [point(c) for c in verdict.corners]
+    record = judged_record(verdict)
+    return {
+        **record,
+        "found": [found_record(stroke) for stroke in verdict.found],
+        "corners_px": corners,
+        "photo_px": [width, height],
+        "photo": None if verdict.quality is None else asdict(verdict.quality),
+        "code": None if verdict.code is None else list(verdict.code),
+    }
+
+
+def judged_record(verdict: SheetVerdict) -> dict[str, Any]:
+    """What is kept of the judging alone: made anew when a teacher corrects a line."""
     goals = {**LEVEL_GOALS, **{p.name: p.intended for p in verdict.points}}
     strokes = [
-        {**stroke_record(line), "true": _true_line(line, goals.get(line.family))}
+        {
+            **stroke_record(line),
+            "true": _true_line(line, goals.get(line.family)),
+            "number": line.assigned.found.number,
+            "dark": line.assigned.found.dark,
+            "meant": line.meant,
+            "sd_deg": number(line.assigned.found.angle_sd_deg),
+        }
         for line in verdict.strokes
+    ]
+    points = [
+        {**meeting_record(p), "ellipse": None if p.met is None else list(p.met.ellipse)}
+        for p in verdict.points
+    ]
+    findings = [
+        {**finding_record(f), "lines": [strokes[n]["number"] for n in f.lines]}
+        for f in verdict.findings
     ]
     return {
         **verdict_record(verdict),
         "strokes": strokes,
-        "corners_px": corners,
-        "photo_px": [width, height],
+        "vanishing_points": points,
+        "findings": findings,
+        "reached": verdict.reached,
     }
+
+
+def finding_record(finding: Finding) -> dict[str, Any]:
+    return {
+        "code": finding.code,
+        "level": finding.level,
+        "where": point(finding.where),
+        "message": finding.message,
+    }
+
+
+def found_record(stroke: FoundStroke) -> dict[str, Any]:
+    """A found line as it is kept, so that it can be judged again without the photo."""
+    return {
+        "from": point(stroke.start),
+        "to": point(stroke.end),
+        "sd_deg": number(stroke.angle_sd_deg),
+        "darkness": number(stroke.darkness),
+        "dark": stroke.dark,
+    }
+
+
+def found_of(records: Sequence[Mapping[str, Any]]) -> list[FoundStroke]:
+    """The found lines from what was kept of them."""
+    return [
+        FoundStroke(tuple(r["from"]), tuple(r["to"]), r["sd_deg"], r["darkness"], r["dark"], number)
+        for number, r in enumerate(records)
+    ]
 
 
 def _true_line(line: JudgedStroke, goal: Point | None) -> list[list[float]] | None:

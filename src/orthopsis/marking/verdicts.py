@@ -45,6 +45,7 @@ class Demand:
 
 
 FIRST_STEPS, STANDARD, STRETCH = Demand(2.0, 3.0), Demand(0.8, 1.2), Demand(0.5, 0.8)
+DEMANDS = {"first steps": FIRST_STEPS, "standard": STANDARD, "stretch": STRETCH}
 
 
 @dataclass(frozen=True)
@@ -62,6 +63,8 @@ class JudgedStroke:
     miss_mm: float | None
     own_turn_deg: float | None = None
     runs_to: str | None = None
+    meant: bool = False
+    """Bent on purpose: a teacher said so, and it is not off."""
 
     @property
     def family(self) -> str:
@@ -153,6 +156,11 @@ def _consistent(lines: Sequence[JudgedStroke], found: XY, demand: Demand) -> boo
     theirs = [line.angle_deg or 0.0 for line in lines]
     agree = sum(turn <= demand.on_deg for turn in own) >= 0.75 * len(lines)
     return agree and float(np.median(theirs)) > max(demand.on_deg, 2.0 * float(np.median(own)))
+
+
+def as_meant(line: JudgedStroke) -> JudgedStroke:
+    """A line whose rule was bent on purpose."""
+    return replace(line, verdict=Verdict.ON, meant=True, runs_to=None)
 
 
 def with_own_angles(

@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session, selectinload
 from orthopsis.errors import NotFound
 from orthopsis.school.shelf import exercise
 from orthopsis.school.tables import (
+    JobState,
     Lesson,
     Mark,
     Pupil,
@@ -81,7 +82,11 @@ def sheets(session: Session, teacher_id: int, lesson_id: int) -> Sequence[SheetR
     lesson(session, teacher_id, lesson_id)
     query = (
         select(SheetRow)
-        .where(SheetRow.teacher_id == teacher_id, SheetRow.lesson_id == lesson_id)
+        .where(
+            SheetRow.teacher_id == teacher_id,
+            SheetRow.lesson_id == lesson_id,
+            SheetRow.state != JobState.AWAY,
+        )
         .options(
             selectinload(SheetRow.pupil),
             selectinload(SheetRow.verdict),
@@ -95,6 +100,14 @@ def sheets(session: Session, teacher_id: int, lesson_id: int) -> Sequence[SheetR
 def sheet(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
     """One sheet; raises NotFound."""
     row = session.get(SheetRow, sheet_id)
+    if row is None or row.teacher_id != teacher_id:
+        raise NotFound("this sheet does not exist")
+    return row
+
+
+def lock_sheet(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
+    """One sheet, for this transaction alone; raises NotFound."""
+    row = session.get(SheetRow, sheet_id, with_for_update=True)
     if row is None or row.teacher_id != teacher_id:
         raise NotFound("this sheet does not exist")
     return row
@@ -120,7 +133,7 @@ def hand_in(
     """Keep a photo as a new sheet of the lesson."""
     found = lesson(session, teacher_id, lesson_id)
     if pupil_id is not None:
-        _pupil_of(session, teacher_id, pupil_id, found.class_id)
+        pupil_of(session, teacher_id, pupil_id, found.class_id)
     row = SheetRow(
         teacher_id=teacher_id,
         lesson_id=lesson_id,
@@ -143,14 +156,23 @@ def keep_verdict(
     record: dict[str, Any],
     straight_jpeg: bytes | None,
 ) -> None:
-    """Keep what the judge said, in place of what it said before."""
-    sheet(session, teacher_id, sheet_id)
+    """Keep what the judge said of a photo, in place of what was said before and corrected."""
+    lock_sheet(session, teacher_id, sheet_id)
     row = session.scalar(select(VerdictRow).where(VerdictRow.sheet_id == sheet_id))
     if row is None:
         row = VerdictRow(teacher_id=teacher_id, sheet_id=sheet_id)
         session.add(row)
     row.exercise_counter, row.record, row.judged_at = exercise_counter, record, now()
+    row.corrections = {}
     sheet_picture(session, teacher_id, sheet_id).straight_jpeg = straight_jpeg
+
+
+def give_to(session: Session, teacher_id: int, sheet_id: int, pupil_id: int) -> SheetRow:
+    """Say whose sheet it is; raises NotFound."""
+    row = lock_sheet(session, teacher_id, sheet_id)
+    pupil_of(session, teacher_id, pupil_id, lesson(session, teacher_id, row.lesson_id).class_id)
+    row.pupil_id = pupil_id
+    return row
 
 
 def save_mark(
@@ -162,9 +184,7 @@ def save_mark(
     words: str,
 ) -> Mark:
     """Give the sheet to a pupil, with the teacher's mark and words."""
-    row = sheet(session, teacher_id, sheet_id)
-    _pupil_of(session, teacher_id, pupil_id, lesson(session, teacher_id, row.lesson_id).class_id)
-    row.pupil_id = pupil_id
+    give_to(session, teacher_id, sheet_id, pupil_id)
     mark = session.scalar(select(Mark).where(Mark.sheet_id == sheet_id))
     if mark is None:
         mark = Mark(teacher_id=teacher_id, sheet_id=sheet_id)
@@ -173,7 +193,8 @@ def save_mark(
     return mark
 
 
-def _pupil_of(session: Session, teacher_id: int, pupil_id: int, class_id: int) -> Pupil:
+def pupil_of(session: Session, teacher_id: int, pupil_id: int, class_id: int) -> Pupil:
+    """A pupil of a class; raises NotFound."""
     pupil = session.get(Pupil, pupil_id)
     if pupil is None or pupil.teacher_id != teacher_id or pupil.class_id != class_id:
         raise NotFound("this pupil is not in the lesson's class")

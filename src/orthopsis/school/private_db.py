@@ -129,7 +129,7 @@ class PrivateDatabase:
             "--skip-name-resolve",
             "--character-set-server=utf8mb4",
             "--collation-server=utf8mb4_unicode_ci",
-            "--max-allowed-packet=64M",
+            "--max-allowed-packet=256M",
             "--innodb-buffer-pool-size=128M",
             "--performance-schema=OFF",
             "--skip-log-bin",

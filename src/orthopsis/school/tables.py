@@ -6,7 +6,17 @@ from datetime import UTC, date, datetime
 from enum import StrEnum
 from typing import Any
 
-from sqlalchemy import JSON, Date, DateTime, ForeignKey, Index, MetaData, String, Text
+from sqlalchemy import (
+    JSON,
+    Date,
+    DateTime,
+    ForeignKey,
+    Index,
+    MetaData,
+    String,
+    Text,
+    UniqueConstraint,
+)
 from sqlalchemy.dialects.mysql import LONGBLOB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 
@@ -103,12 +113,16 @@ class Lesson(Owned, Base):
     class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
     exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id"))
     given_on: Mapped[date] = mapped_column(Date)
+    demand: Mapped[str] = mapped_column(String(20), default="standard")
     school_class: Mapped[SchoolClass] = relationship(viewonly=True)
     exercise: Mapped[ExerciseRow] = relationship(viewonly=True)
 
 
 class SheetRow(Owned, Base):
-    """A pupil's sheet handed in for a lesson; whose it is may not be known yet."""
+    """A pupil's sheet handed in for a lesson; whose it is may not be known yet.
+
+    `state` is a JobState of its judging; one that was taken away is kept and not shown.
+    """
 
     __tablename__ = "sheet"
 
@@ -116,6 +130,10 @@ class SheetRow(Owned, Base):
     pupil_id: Mapped[int | None] = mapped_column(ForeignKey("pupil.id"))
     file_name: Mapped[str] = mapped_column(String(200))
     handed_in_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+    state: Mapped[str] = mapped_column(String(10), default="done")
+    problem: Mapped[str | None] = mapped_column(Text)
+    corners: Mapped[list[Any] | None] = mapped_column(JSON)
+    """Set by hand, in pixels of the photo; null when the judge seeks them."""
     lesson: Mapped[Lesson] = relationship(viewonly=True)
     pupil: Mapped[Pupil | None] = relationship(viewonly=True)
     verdict: Mapped[VerdictRow | None] = relationship(viewonly=True)
@@ -142,6 +160,7 @@ class VerdictRow(Owned, Base):
     sheet_id: Mapped[int] = mapped_column(ForeignKey("sheet.id"), unique=True)
     exercise_counter: Mapped[int]
     record: Mapped[dict[str, Any]] = mapped_column(JSON)
+    corrections: Mapped[dict[str, Any]] = mapped_column(JSON, default=dict)
     judged_at: Mapped[datetime] = mapped_column(DateTime, default=now)
 
 
@@ -173,6 +192,33 @@ class JobState(StrEnum):
     DONE = "done"
     FAILED = "failed"
     CANCELLED = "cancelled"
+    AWAY = "away"
+
+
+class Upload(Owned, Base):
+    """A file of sheets as it was sent, until it is opened: a photo, a ZIP or a PDF."""
+
+    __tablename__ = "upload"
+
+    lesson_id: Mapped[int] = mapped_column(ForeignKey("lesson.id"), index=True)
+    pupil_id: Mapped[int | None] = mapped_column(ForeignKey("pupil.id"))
+    file_name: Mapped[str] = mapped_column(String(200))
+    data: Mapped[bytes] = mapped_column(LONGBLOB, deferred=True)
+    state: Mapped[str] = mapped_column(String(10), default=JobState.WAITING)
+    problem: Mapped[str | None] = mapped_column(Text)
+    sent_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
+class Phrase(Owned, Base):
+    """A teacher's own words for a correction, in one exercise."""
+
+    __tablename__ = "phrase"
+
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id"))
+    code: Mapped[str] = mapped_column(String(40))
+    words: Mapped[str] = mapped_column(Text)
+
+    __table_args__ = (UniqueConstraint("teacher_id", "exercise_id", "code"),)
 
 
 class PrintJob(Owned, Base):

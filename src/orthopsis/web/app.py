@@ -19,6 +19,7 @@ from orthopsis.web import problems
 from orthopsis.web.context import AtWork
 from orthopsis.web.guard import Guard
 from orthopsis.web.jobs import Jobs
+from orthopsis.web.marking_jobs import MarkingJobs
 from orthopsis.web.models import ServerOut
 from orthopsis.web.routes import drawing, lessons, printing, recipes, sheets, shelf, teacher
 
@@ -65,10 +66,13 @@ async def _at_work(app: FastAPI) -> AsyncIterator[None]:
         yield
         return
     jobs = app.state.jobs = Jobs(store)
+    marking = app.state.marking = MarkingJobs(store)
     jobs.resume()
+    marking.resume()
     try:
         yield
     finally:
+        marking.close()
         jobs.close()
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from urllib.parse import urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -11,6 +12,8 @@ from orthopsis.web.problems import Problem, problem_response
 
 OWN_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
 MAX_BODY_BYTES = 42_000_000
+MAX_SHEETS_BYTES = 210_000_000
+"""A class set may come as one file."""
 SAFE_METHODS = frozenset({"GET", "HEAD", "OPTIONS"})
 
 CONTENT_POLICY = (
@@ -30,7 +33,7 @@ class Guard:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
-        refusal = _refusal(scope["method"], Headers(scope=scope))
+        refusal = _refusal(scope["method"], scope["path"], Headers(scope=scope))
         if refusal is not None:
             await problem_response(refusal)(scope, receive, send)
             return
@@ -48,15 +51,17 @@ class Guard:
         await self.app(scope, receive, send_with_headers)
 
 
-def _refusal(method: str, headers: Headers) -> Problem | None:
+def _refusal(method: str, path: str, headers: Headers) -> Problem | None:
     if _name(headers.get("host", "")) not in OWN_NAMES:
         return _problem("foreign host", 421, "this server answers only under its own local address")
     origin = headers.get("origin")
     if method not in SAFE_METHODS and origin and urlsplit(origin).netloc != headers.get("host"):
         return _problem("foreign page", 403, "another page may not change anything here")
     length = headers.get("content-length", "0")
-    if not length.isdigit() or int(length) > MAX_BODY_BYTES:
-        return _problem("too large", 413, "files up to 40 MB are taken; send a smaller one")
+    most = MAX_SHEETS_BYTES if re.fullmatch(r"/api/lessons/\d+/sheets", path) else MAX_BODY_BYTES
+    if not length.isdigit() or int(length) > most:
+        taken = f"up to {most // 10_000_000 * 10} MB are taken at once; send a smaller file"
+        return _problem("too large", 413, taken)
     if method in {"POST", "PUT"} and "content-length" not in headers:
         return _problem("length unknown", 411, "send the length of the content with it")
     return None

@@ -243,77 +243,7 @@ class LessonOut(Out):
     exercise_id: int
     exercise_title: str
     given_on: date
-
-
-class JudgedStrokeOut(Out):
-    start: Annotated[XY, Field(alias="from")]
-    end: Annotated[XY, Field(alias="to")]
-    family: str
-    miss_mm: float | None
-    angle_deg: float | None
-    own_deg: float | None = None
-    true: tuple[XY, XY] | None = None
-    verdict: Literal["on", "near", "off", "stray"]
-
-
-class MeetingPointOut(Out):
-    name: str
-    intended_mm: XY
-    found_mm: XY | None
-    lines: int
-
-
-class FindingOut(Out):
-    code: str
-    level: Literal["praise", "fix", "tidy"]
-    where: XY
-    message: str
-
-
-class VerdictOut(Out):
-    """What the judge said; `corners_px` are where the sheet's corners are in the photo."""
-
-    sheet_found: bool
-    strokes: list[JudgedStrokeOut]
-    vanishing_points: list[MeetingPointOut]
-    findings: list[FindingOut]
-    corners_px: list[XY] | None = None
-    photo_px: tuple[int, int] | None = None
-
-
-class MarkIn(BaseModel):
-    model_config = ConfigDict(extra="forbid")
-
-    pupil_id: int
-    understanding: Understanding
-    words: Annotated[str, Field(max_length=4000)]
-
-
-class MarkOut(Out):
-    understanding: Understanding
-    words: str
-    saved_at: datetime
-
-
-class CornersIn(BaseModel):
-    """Corners set by hand, in pixels of the photo: top left, then clockwise."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    corners_px: Annotated[list[XY], Field(min_length=4, max_length=4)]
-
-
-class PupilSheetOut(Out):
-    """A sheet in the stack."""
-
-    id: int
-    lesson_id: int
-    file_name: str
-    handed_in_at: datetime
-    pupil: PupilOut | None
-    sheet: SheetOut
-    verdict: VerdictOut | None
-    mark: MarkOut | None
+    demand: Literal["first steps", "standard", "stretch"] = "standard"
 
 
 class RegisterCell(Out):

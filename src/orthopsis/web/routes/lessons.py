@@ -79,4 +79,5 @@ def _lesson(row: Lesson) -> LessonOut:
         exercise_id=row.exercise_id,
         exercise_title=row.exercise.title,
         given_on=row.given_on,
+        demand=row.demand,
     )

@@ -1,83 +1,178 @@
-"""Pupils' sheets: handed in, judged, corrected by hand, marked."""
+"""Pupils' sheets: sent in, judged in the background, corrected, marked, printed as slips."""
 
 from __future__ import annotations
 
-import threading
+from collections.abc import Sequence
 from typing import Annotated, Any
 
 from fastapi import APIRouter, File, Form, Request, Response, UploadFile
 from sqlalchemy.orm import Session
 
+from orthopsis.errors import NotFound
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import Scene, resolve
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.judge import check_grey
-from orthopsis.marking.photo import open_photo
-from orthopsis.marking.records import kept_record
-from orthopsis.marking.straighten import as_jpeg
-from orthopsis.school import lessons
+from orthopsis.handout.slips import Slip, slips_pdf
+from orthopsis.marking.corrections import Corrections
+from orthopsis.marking.mended import mended
+from orthopsis.school import intake, lessons, verdicts
+from orthopsis.school.settings import settings_of
 from orthopsis.school.store import Store
-from orthopsis.school.tables import SheetRow
+from orthopsis.school.tables import JobState, SheetRow
 from orthopsis.web.context import AtWork, Records
-from orthopsis.web.models import (
+from orthopsis.web.files import binary, named
+from orthopsis.web.marking_models import (
+    AwayIn,
     CornersIn,
+    DemandIn,
     MarkIn,
     MarkOut,
-    PupilOut,
+    PhraseIn,
+    PupilIn,
     PupilSheetOut,
-    SheetOut,
+    SummaryOut,
+    UploadOut,
     VerdictOut,
 )
+from orthopsis.web.models import PupilOut, SheetOut
 from orthopsis.web.problems import PROBLEMS
 
 router = APIRouter(prefix="/api", tags=["marking"], responses=PROBLEMS)
-
-_JUDGING = threading.BoundedSemaphore(2)
-"""So many photos are judged at once; more would only crowd the memory."""
 
 JPEG: dict[int | str, dict[str, Any]] = {
     200: {"content": {"image/jpeg": {"schema": {"type": "string"}}}}
 }
 
 
+PDF = binary("application/pdf")
+
+
 @router.get("/lessons/{lesson_id}/sheets")
 def list_sheets(lesson_id: int, session: Records, teacher: AtWork) -> list[PupilSheetOut]:
     """The stack of a lesson, with what was said of each sheet."""
-    return [_out(row) for row in lessons.sheets(session, teacher.id, lesson_id)]
+    rows = lessons.sheets(session, teacher.id, lesson_id)
+    return _all_out(session, teacher.id, rows)
 
 
-@router.post("/lessons/{lesson_id}/sheets", status_code=201)
-def hand_in(
+@router.post("/lessons/{lesson_id}/sheets", status_code=202)
+def send_sheets(
     lesson_id: int,
     request: Request,
     teacher: AtWork,
-    photo: Annotated[UploadFile, File()],
+    files: Annotated[list[UploadFile], File()],
     pupil_id: Annotated[int | None, Form()] = None,
-) -> PupilSheetOut:
-    """Keep a photo and judge it. A file that cannot be read is refused and not kept."""
+) -> list[UploadOut]:
+    """Take photos, ZIP files or PDFs of sheets; they are opened and judged in the background."""
     store: Store = request.app.state.store
-    data = photo.file.read()
-    picture = open_photo(data)
-    with store.session() as session:
-        sheet = lessons.hand_in(
-            session,
-            teacher.id,
-            lesson_id,
-            photo.filename or "photo",
-            picture.clean,
-            picture.media_type,
-            pupil_id,
-        )
-        sheet_id = sheet.id
-    return _judge(store, teacher.id, sheet_id, None)
+    sent = []
+    for file in files:
+        data = file.file.read()
+        with store.session() as session:
+            name = file.filename or "photo"
+            row = intake.send(session, teacher.id, lesson_id, name, data, pupil_id)
+            sent.append(UploadOut.model_validate(row))
+    request.app.state.marking.look()
+    return sent
+
+
+@router.get("/lessons/{lesson_id}/uploads")
+def list_uploads(lesson_id: int, session: Records, teacher: AtWork) -> list[UploadOut]:
+    """Files that are not opened yet, and those that could not be."""
+    rows = intake.uploads(session, teacher.id, lesson_id)
+    return [UploadOut.model_validate(row) for row in rows]
+
+
+@router.delete("/uploads/{upload_id}", status_code=204)
+def forget_upload(upload_id: int, session: Records, teacher: AtWork) -> None:
+    """Take away a file that could not be opened."""
+    intake.put_away(session, teacher.id, upload_id)
+
+
+@router.post("/lessons/{lesson_id}/cancel", status_code=204)
+def cancel_judging(lesson_id: int, session: Records, teacher: AtWork) -> None:
+    """Stop what is not judged yet; what is done stays."""
+    intake.cancel(session, teacher.id, lesson_id)
+
+
+@router.put("/lessons/{lesson_id}/demand")
+def set_demand(
+    lesson_id: int, asked: DemandIn, session: Records, teacher: AtWork
+) -> list[PupilSheetOut]:
+    """Judge all sheets of a lesson by another demand."""
+    verdicts.be_strict(session, teacher.id, lesson_id, asked.demand)
+    session.flush()
+    return _all_out(session, teacher.id, lessons.sheets(session, teacher.id, lesson_id))
+
+
+@router.get("/lessons/{lesson_id}/summary")
+def summarise(lesson_id: int, session: Records, teacher: AtWork) -> SummaryOut:
+    """Who is stuck on what, the commonest mistakes, and what to show again."""
+    return SummaryOut.model_validate(verdicts.summary(session, teacher.id, lesson_id))
+
+
+@router.get("/lessons/{lesson_id}/slips.pdf", response_class=Response, responses=PDF)
+def all_slips(lesson_id: int, session: Records, teacher: AtWork) -> Response:
+    """The marking slips of all sheets that a pupil's name stands on."""
+    rows = [r for r in lessons.sheets(session, teacher.id, lesson_id) if r.pupil and r.verdict]
+    if not rows:
+        raise NotFound("no judged sheet has a pupil yet; give the sheets to pupils first")
+    return _slips(session, teacher.id, rows, "marking slips")
+
+
+@router.get("/exercises/{exercise_id}/phrases")
+def list_phrases(exercise_id: int, session: Records, teacher: AtWork) -> dict[str, str]:
+    """The teacher's own words for corrections in an exercise, by code."""
+    return verdicts.phrases(session, teacher.id, exercise_id)
+
+
+@router.put("/exercises/{exercise_id}/phrases")
+def save_phrase(
+    exercise_id: int, asked: PhraseIn, session: Records, teacher: AtWork
+) -> dict[str, str]:
+    """Keep own words for a correction."""
+    verdicts.save_phrase(session, teacher.id, exercise_id, asked.code, asked.words)
+    return verdicts.phrases(session, teacher.id, exercise_id)
+
+
+@router.post("/sheets/{sheet_id}/judge")
+def judge(sheet_id: int, request: Request, teacher: AtWork) -> PupilSheetOut:
+    """Have a sheet judged, or judged anew, without corrections."""
+    return _later(request, teacher.id, sheet_id, None)
 
 
 @router.put("/sheets/{sheet_id}/corners")
 def set_corners(
     sheet_id: int, asked: CornersIn, request: Request, teacher: AtWork
 ) -> PupilSheetOut:
-    """Judge again with the corners set by hand."""
-    return _judge(request.app.state.store, teacher.id, sheet_id, asked.corners_px)
+    """Have it judged with the corners set by hand."""
+    return _later(request, teacher.id, sheet_id, asked.corners_px)
+
+
+@router.put("/sheets/{sheet_id}/corrections")
+def correct(sheet_id: int, asked: Corrections, session: Records, teacher: AtWork) -> PupilSheetOut:
+    """Keep what the teacher corrects in the lines, and judge again."""
+    return _out(session, teacher.id, verdicts.correct(session, teacher.id, sheet_id, asked))
+
+
+@router.put("/sheets/{sheet_id}/pupil")
+def give_to_pupil(
+    sheet_id: int, asked: PupilIn, session: Records, teacher: AtWork
+) -> PupilSheetOut:
+    """Say whose sheet it is."""
+    row = lessons.give_to(session, teacher.id, sheet_id, asked.pupil_id)
+    return _fresh(session, teacher.id, row)
+
+
+@router.put("/sheets/{sheet_id}/away")
+def put_sheet_away(
+    sheet_id: int, asked: AwayIn, session: Records, teacher: AtWork
+) -> PupilSheetOut:
+    """Take a sheet from the stack, or put it back; it is kept."""
+    row = lessons.lock_sheet(session, teacher.id, sheet_id)
+    if asked.away:
+        row.state = JobState.AWAY
+    elif row.state == JobState.AWAY:
+        row.state = JobState.DONE if row.verdict else JobState.CANCELLED
+    return _out(session, teacher.id, row)
 
 
 @router.put("/sheets/{sheet_id}/mark")
@@ -86,9 +181,7 @@ def save_mark(sheet_id: int, asked: MarkIn, session: Records, teacher: AtWork) -
     lessons.save_mark(
         session, teacher.id, sheet_id, asked.pupil_id, asked.understanding, asked.words
     )
-    session.flush()
-    session.expire_all()
-    return _out(lessons.sheet(session, teacher.id, sheet_id))
+    return _fresh(session, teacher.id, lessons.sheet(session, teacher.id, sheet_id))
 
 
 @router.get("/sheets/{sheet_id}/straight.jpg", response_class=Response, responses=JPEG)
@@ -102,44 +195,106 @@ def straight(sheet_id: int, session: Records, teacher: AtWork) -> Response:
 
 @router.get("/sheets/{sheet_id}/photo", response_class=Response, responses=JPEG)
 def photo_of(sheet_id: int, session: Records, teacher: AtWork) -> Response:
-    """The photo as it was handed in."""
+    """The photo as it was handed in, without notes on place, time and device."""
     picture = lessons.sheet_picture(session, teacher.id, sheet_id)
     return Response(picture.photo, media_type=picture.photo_type)
 
 
-def _judge(
-    store: Store, teacher_id: int, sheet_id: int, corners: list[tuple[float, float]] | None
+@router.get("/sheets/{sheet_id}/slip.pdf", response_class=Response, responses=PDF)
+def slip(sheet_id: int, session: Records, teacher: AtWork) -> Response:
+    """The marking slip of one sheet."""
+    row = lessons.sheet(session, teacher.id, sheet_id)
+    return _slips(session, teacher.id, [row], f"slip {row.pupil.name if row.pupil else ''}")
+
+
+def _slips(session: Session, teacher_id: int, rows: Sequence[SheetRow], name: str) -> Response:
+    made = []
+    own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
+    for row in rows:
+        record = verdicts.in_own_words(row.verdict.record, own) if row.verdict else None
+        jpeg = lessons.sheet_picture(session, teacher_id, row.id).straight_jpeg
+        pictures = None
+        if record is not None and jpeg is not None:
+            pictures = mended(jpeg, _scene(row).sheet.width_mm, record)
+        words = row.mark.words if row.mark else _first_words(record)
+        made.append(
+            Slip(
+                row.pupil.name if row.pupil else row.file_name,
+                row.lesson.exercise.title,
+                words,
+                pictures.whole if pictures else None,
+                pictures.detail if pictures else None,
+            )
+        )
+    pdf = slips_pdf(made, settings_of(session, teacher_id).office)
+    return Response(pdf, media_type="application/pdf", headers=named(name, "pdf", "inline"))
+
+
+def _first_words(record: dict[str, Any] | None) -> str:
+    """What is right first, then the one correction that helps most."""
+    said = record["findings"] if record else []
+    praise = [f["message"] for f in said if f["level"] == "praise"][:1]
+    return "\n".join(praise + [f["message"] for f in said if f["level"] == "fix"][:1])
+
+
+def _later(
+    request: Request, teacher_id: int, sheet_id: int, corners: list[tuple[float, float]] | None
 ) -> PupilSheetOut:
-    """Judge outside any transaction, then keep the verdict in one."""
+    """Leave a sheet to the judge; the page asks again for what is said."""
+    store: Store = request.app.state.store
     with store.session() as session:
-        scene, counter = _scene_of(session, lessons.sheet(session, teacher_id, sheet_id))
-        photo = lessons.sheet_picture(session, teacher_id, sheet_id).photo
-    with _JUDGING:
-        grey = open_photo(photo).grey
-        verdict = check_grey(answer_key(scene), grey, corners=corners)
-        flat = as_jpeg(verdict.straightened) if verdict.straightened else None
-    record = kept_record(verdict, grey)
-    with store.session() as session:
-        lessons.keep_verdict(session, teacher_id, sheet_id, counter, record, flat)
-        session.flush()
-        session.expire_all()
-        return _out(lessons.sheet(session, teacher_id, sheet_id))
+        if corners is None:
+            row = intake.judge_later(session, teacher_id, sheet_id)
+        else:
+            row = intake.set_corners(session, teacher_id, sheet_id, corners)
+        answer = _out(session, teacher_id, row)
+    request.app.state.marking.look()
+    return answer
 
 
-def _scene_of(session: Session, sheet: SheetRow) -> tuple[Scene, int]:
-    exercise = sheet.lesson.exercise
-    return resolve(from_data(exercise.document)), exercise.counter
+def _fresh(session: Session, teacher_id: int, row: SheetRow) -> PupilSheetOut:
+    """A row's answer after its relations were changed."""
+    session.flush()
+    session.expire_all()
+    return _out(session, teacher_id, lessons.sheet(session, teacher_id, row.id))
 
 
-def _out(row: SheetRow) -> PupilSheetOut:
-    scene = resolve(from_data(row.lesson.exercise.document))
+def _scene(row: SheetRow) -> Scene:
+    return resolve(from_data(row.lesson.exercise.document))
+
+
+def _out(session: Session, teacher_id: int, row: SheetRow) -> PupilSheetOut:
+    return _all_out(session, teacher_id, [row])[0]
+
+
+def _all_out(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> list[PupilSheetOut]:
+    if not rows:
+        return []
+    scene = _scene(rows[0])
+    own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
+    sheet = SheetOut(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm)
+    families = [vp.name for vp in scene.vanishing_points]
+    return [_one_out(row, sheet, [*families, "vertical", "horizontal"], own) for row in rows]
+
+
+def _one_out(
+    row: SheetRow, sheet: SheetOut, families: list[str], own: dict[str, str]
+) -> PupilSheetOut:
+    verdict = None
+    if row.verdict:
+        record = verdicts.in_own_words(row.verdict.record, own)
+        verdict = VerdictOut.model_validate(record)
     return PupilSheetOut(
         id=row.id,
         lesson_id=row.lesson_id,
         file_name=row.file_name,
         handed_in_at=row.handed_in_at,
+        state=JobState(row.state),
+        problem=row.problem,
         pupil=PupilOut.model_validate(row.pupil) if row.pupil else None,
-        sheet=SheetOut(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm),
-        verdict=VerdictOut.model_validate(row.verdict.record) if row.verdict else None,
+        sheet=sheet,
+        families=families,
+        verdict=verdict,
+        corrections=verdicts.corrections_of(row.verdict) if row.verdict else Corrections(),
         mark=MarkOut.model_validate(row.mark) if row.mark else None,
     )

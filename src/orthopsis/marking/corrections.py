@@ -1,0 +1,91 @@
+"""What a teacher corrects in the judge's reading of a sheet, and the verdict that follows.
+
+Lines are named by their number among those that were found; that number never changes, so a
+correction can be taken back at any time.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from orthopsis.errors import ExerciseError
+from orthopsis.marking.answer_key import AnswerKey
+from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.judge import SheetVerdict, judge_strokes
+from orthopsis.marking.verdicts import STANDARD, Demand
+from orthopsis.perspective.view import FREE
+
+Number = Annotated[float, Field(ge=-1e4, le=1e4, allow_inf_nan=False)]
+Place = tuple[Number, Number]
+LEAST_LINE_MM = 3.0
+BY_HAND_DEG = 0.15
+"""How surely a hand lays a line over a straightened sheet."""
+
+
+class LineChange(BaseModel):
+    """What is changed of one line. `meant` breaks a rule on purpose and is never off."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    dismissed: bool = False
+    meant: bool = False
+    family: Annotated[str, Field(max_length=80)] | None = None
+    moved: tuple[Place, Place] | None = None
+
+
+class Corrections(BaseModel):
+    """All that a teacher changed on one sheet, by line number, and the lines added."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    lines: Annotated[dict[int, LineChange], Field(max_length=500)] = {}
+    added: Annotated[list[tuple[Place, Place]], Field(max_length=100)] = []
+
+
+def judged_again(
+    key: AnswerKey,
+    found: Sequence[FoundStroke],
+    corrections: Corrections,
+    demand: Demand = STANDARD,
+    reached: int | None = None,
+) -> SheetVerdict:
+    """The verdict with a teacher's corrections. Raises ExerciseError for a line or family that is
+    none.
+    """
+    strokes = [replace(stroke, number=number) for number, stroke in enumerate(found)]
+    strokes += [
+        FoundStroke(start, end, BY_HAND_DEG, 1.0, True, len(found) + k)
+        for k, (start, end) in enumerate(corrections.added)
+    ]
+    for number, change in corrections.lines.items():
+        if not 0 <= number < len(strokes):
+            raise ExerciseError(f"lines.{number}", "there is no line of this number; reload")
+        if change.family is not None and change.family not in {*key.goals, FREE}:
+            known = ", ".join(key.goals)
+            raise ExerciseError(
+                f"lines.{number}.family", f"'{change.family}' is none of {known}; choose one"
+            )
+        if change.moved is not None:
+            strokes[number] = _moved(strokes[number], *change.moved, number)
+    for stroke in strokes:
+        if stroke.length_mm < LEAST_LINE_MM:
+            raise ExerciseError("added", "a line has to be at least 3 mm long; draw it longer")
+    kept = [s for s in strokes if not _change(corrections, s.number).dismissed]
+    families = {n: c.family for n, c in corrections.lines.items() if c.family is not None}
+    meant = {n for n, c in corrections.lines.items() if c.meant}
+    return judge_strokes(key, kept, demand, reached, families=families, meant=meant)
+
+
+def _change(corrections: Corrections, number: int) -> LineChange:
+    return corrections.lines.get(number, LineChange())
+
+
+def _moved(stroke: FoundStroke, start: Place, end: Place, number: int) -> FoundStroke:
+    if math.dist(start, end) < LEAST_LINE_MM:
+        raise ExerciseError(f"lines.{number}.moved", "a line has to be at least 3 mm long")
+    return replace(stroke, start=start, end=end, angle_sd_deg=BY_HAND_DEG)

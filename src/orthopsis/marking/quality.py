@@ -1,0 +1,69 @@
+"""How good a photo is: size, sharpness, light; and when to ask for a better one."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from orthopsis.marking.find_sheet import FoundSheet
+from orthopsis.marking.findings import Finding
+from orthopsis.marking.photo import Grey
+from orthopsis.marking.quads import turn_of
+from orthopsis.marking.straighten import Straightened
+from orthopsis.perspective.sheet import Sheet
+
+SMALL_PX_PER_MM = 2.6
+BLURRED = 0.085
+DARK_TONE = 70.0
+
+
+@dataclass(frozen=True)
+class Quality:
+    """`px_per_mm` of the sheet in the photo; `sharpness` is how steep the darkest lines' flanks
+    are (share of their darkness per 1/6 mm); `light` the paper's tone, 0 to 255; `sure` how well
+    the sheet's edges were seen, by what `how` names.
+    """
+
+    px_per_mm: float
+    sharpness: float
+    light: float
+    sure: float
+    how: str
+
+
+def quality(grey: Grey, found: FoundSheet, flat: Straightened, sheet: Sheet) -> Quality:
+    """What can be said of a photo before its lines are judged."""
+    a, b, c, d = found.corners
+    area = abs(turn_of(c - a, d - b)) / 2
+    px_per_mm = float(np.sqrt(area / (sheet.width_mm * sheet.height_mm)))
+    inner = flat.darkness[12:-12, 12:-12]
+    dark = max(float(np.quantile(inner[::3, ::3], 0.9995)), 1e-6)
+    flanks = np.abs(cv2.Sobel(np.asarray(inner), cv2.CV_32F, 1, 0, ksize=3)) / 8.0
+    sharp = float(np.quantile(flanks[::3, ::3], 0.9995)) / dark
+    light = float(np.median(flat.grey[::8, ::8]))
+    return Quality(
+        round(px_per_mm, 2), round(sharp, 3), round(light, 1), round(found.sure, 2), found.how
+    )
+
+
+def photo_findings(seen: Quality, sheet: Sheet, doubtful: float) -> list[Finding]:
+    """What to do better next time, said only when it matters.
+
+    `doubtful` is the share of lines whose direction is too unsure to be judged.
+    """
+    if doubtful < 0.2 and seen.px_per_mm >= SMALL_PX_PER_MM / 1.5:
+        return []
+    middle = sheet.width_mm / 2, sheet.height_mm / 2
+    said = []
+    if seen.px_per_mm < SMALL_PX_PER_MM:
+        words = "The photo was taken from far away, so thin lines are hard to see. Go nearer."
+        said.append(Finding("photo-small", "tidy", middle, words))
+    if seen.light < DARK_TONE:
+        words = "The photo is dark. Take it by a window, without your own shadow on the sheet."
+        said.append(Finding("photo-dark", "tidy", middle, words))
+    if seen.sharpness < BLURRED:
+        words = "The photo is blurred. Hold the camera still and let it focus on the sheet."
+        said.append(Finding("photo-blurred", "tidy", middle, words))
+    return said

@@ -1,0 +1,270 @@
+"""Class sets: files that were sent, opened into sheets, and sheets judged, one after the other.
+
+The database is the truth about what is left to do: a worker claims one thing at a time, and what a
+stopped server had begun is taken up again. Nothing here runs in the server's own process.
+"""
+
+from __future__ import annotations
+
+import json
+import unicodedata
+from collections.abc import Sequence
+from functools import lru_cache
+from typing import Literal, NamedTuple
+
+from sqlalchemy import delete, func, select, update
+from sqlalchemy.orm import Session, undefer
+
+from orthopsis.errors import NotFound, OrthopsisError
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import resolve
+from orthopsis.marking.answer_key import AnswerKey, answer_key
+from orthopsis.marking.code import SheetCode
+from orthopsis.marking.intake import arrivals
+from orthopsis.marking.judge import check_grey
+from orthopsis.marking.photo import open_photo
+from orthopsis.marking.records import kept_record
+from orthopsis.marking.straighten import as_jpeg
+from orthopsis.marking.verdicts import DEMANDS
+from orthopsis.school import lessons
+from orthopsis.school.store import Store
+from orthopsis.school.tables import (
+    ExerciseRow,
+    JobState,
+    Pupil,
+    SheetPicture,
+    SheetRow,
+    Upload,
+)
+
+Kind = Literal["sheet", "upload"]
+UNDER_WAY = (JobState.WAITING, JobState.WORKING)
+
+
+class Claim(NamedTuple):
+    """One thing to do."""
+
+    kind: Kind
+    id: int
+
+
+def send(
+    session: Session,
+    teacher_id: int,
+    lesson_id: int,
+    file_name: str,
+    data: bytes,
+    pupil_id: int | None = None,
+) -> Upload:
+    """Keep a file until it is opened; raises NotFound."""
+    found = lessons.lesson(session, teacher_id, lesson_id)
+    if pupil_id is not None:
+        lessons.pupil_of(session, teacher_id, pupil_id, found.class_id)
+    row = Upload(
+        teacher_id=teacher_id, lesson_id=lesson_id, pupil_id=pupil_id,
+        file_name=file_name[-200:], data=data,
+    )  # fmt: skip
+    session.add(row)
+    session.flush()
+    return row
+
+
+def uploads(session: Session, teacher_id: int, lesson_id: int) -> Sequence[Upload]:
+    """The files of a lesson that are not opened yet, or could not be."""
+    query = (
+        select(Upload)
+        .where(Upload.teacher_id == teacher_id, Upload.lesson_id == lesson_id)
+        .order_by(Upload.id)
+    )
+    return session.scalars(query).all()
+
+
+def put_away(session: Session, teacher_id: int, upload_id: int) -> None:
+    """Take away a file that could not be opened; raises NotFound."""
+    row = session.get(Upload, upload_id)
+    if row is None or row.teacher_id != teacher_id:
+        raise NotFound("this file is not there any more")
+    session.delete(row)
+
+
+def cancel(session: Session, teacher_id: int, lesson_id: int) -> None:
+    """Stop what is not judged yet: files are dropped, sheets stay and can be judged later."""
+    lessons.lesson(session, teacher_id, lesson_id)
+    of_lesson = (Upload.teacher_id == teacher_id, Upload.lesson_id == lesson_id)
+    session.execute(delete(Upload).where(*of_lesson, Upload.state.in_(UNDER_WAY)))
+    session.execute(
+        update(SheetRow)
+        .where(
+            SheetRow.teacher_id == teacher_id,
+            SheetRow.lesson_id == lesson_id,
+            SheetRow.state.in_(UNDER_WAY),
+        )
+        .values(state=JobState.CANCELLED)
+    )
+
+
+def judge_later(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
+    """Have a sheet judged, or judged anew."""
+    row = lessons.sheet(session, teacher_id, sheet_id)
+    row.state, row.problem = JobState.WAITING, None
+    return row
+
+
+def set_corners(
+    session: Session, teacher_id: int, sheet_id: int, corners: list[tuple[float, float]]
+) -> SheetRow:
+    """Have a sheet judged anew, with its corners where somebody set them."""
+    row = judge_later(session, teacher_id, sheet_id)
+    row.corners = [list(corner) for corner in corners]
+    return row
+
+
+def take_up(session: Session) -> bool:
+    """After a start: what an earlier server had begun waits again. Whether anything does."""
+    for table in (Upload, SheetRow):
+        begun = table.state == JobState.WORKING
+        session.execute(update(table).where(begun).values(state=JobState.WAITING))
+    waiting = [
+        session.scalar(select(func.count()).where(table.state == JobState.WAITING)) or 0
+        for table in (Upload, SheetRow)
+    ]
+    return any(waiting)
+
+
+def claim(session: Session) -> Claim | None:
+    """The next thing to do, marked as begun: sheets first, so that one is soon on the screen."""
+    kinds: tuple[tuple[Kind, type[SheetRow] | type[Upload]], ...] = (
+        ("sheet", SheetRow), ("upload", Upload),
+    )  # fmt: skip
+    for kind, table in kinds:
+        query = (
+            select(table.id)
+            .where(table.state == JobState.WAITING)
+            .order_by(table.id)
+            .limit(1)
+            .with_for_update(skip_locked=True)
+        )
+        found = session.scalar(query)
+        if found is not None:
+            session.execute(update(table).where(table.id == found).values(state=JobState.WORKING))
+            return Claim(kind, found)
+    return None
+
+
+def under_way(session: Session) -> bool:
+    """Whether a file is being opened: sheets may come out of it at any moment."""
+    return bool(session.scalar(select(func.count()).where(Upload.state == JobState.WORKING)))
+
+
+def broke_off(store: Store, claimed: Claim, problem: str) -> None:
+    """A file or photo on which its worker ended: it spoils only itself."""
+    with store.session() as session:
+        of_sheet = claimed.kind == "sheet"
+        row = session.get(SheetRow, claimed.id) if of_sheet else session.get(Upload, claimed.id)
+        if row is not None and row.state == JobState.WORKING:
+            row.state, row.problem = JobState.FAILED, problem
+
+
+# --- in the worker --------------------------------------------------------------------------------
+
+
+def work(store: Store, claimed: Claim) -> None:
+    """Do one thing."""
+    if claimed.kind == "upload":
+        _open(store, claimed.id)
+    else:
+        _judge(store, claimed.id)
+
+
+def _open(store: Store, upload_id: int) -> None:
+    """Take the sheets out of a file; each is kept as soon as it is out."""
+    with store.session() as session:
+        row = session.get(Upload, upload_id, options=[undefer(Upload.data)])
+        if row is None or row.state != JobState.WORKING:
+            return
+        name, data, teacher_id, lesson_id = row.file_name, row.data, row.teacher_id, row.lesson_id
+        pupil_id = row.pupil_id
+    try:
+        for one in arrivals(name, data):
+            with store.session() as session:
+                if session.get(Upload, upload_id) is None:
+                    return
+                photo = one.photo
+                sheet = lessons.hand_in(
+                    session, teacher_id, lesson_id, one.name,
+                    photo.clean if photo else b"", photo.media_type if photo else "none", pupil_id,
+                )  # fmt: skip
+                sheet.state = JobState.WAITING if photo else JobState.FAILED
+                sheet.problem = one.problem
+    except OrthopsisError as error:
+        _end_upload(store, upload_id, str(error))
+        return
+    _end_upload(store, upload_id, None)
+
+
+def _end_upload(store: Store, upload_id: int, problem: str | None) -> None:
+    """An opened file is not needed any more; of a refused one its name and the reason are kept."""
+    with store.session() as session:
+        row = session.get(Upload, upload_id)
+        if row is None:
+            return
+        if problem is None:
+            session.delete(row)
+        else:
+            row.state, row.problem, row.data = JobState.FAILED, problem, b""
+
+
+def _judge(store: Store, sheet_id: int) -> None:
+    with store.session() as session:
+        row = session.get(SheetRow, sheet_id)
+        picture = session.get(SheetPicture, sheet_id)
+        if row is None or picture is None or row.state != JobState.WORKING:
+            return
+        exercise, photo, demand = row.lesson.exercise, picture.photo, row.lesson.demand
+        key, counter, corners = key_of(exercise), exercise.counter, row.corners
+    try:
+        grey = open_photo(photo).grey
+        verdict = check_grey(key, grey, demand=DEMANDS[demand], corners=corners)
+    except OrthopsisError as error:
+        broke_off(store, Claim("sheet", sheet_id), str(error))
+        return
+    flat = as_jpeg(verdict.straightened) if verdict.straightened else None
+    record = kept_record(verdict, grey)
+    with store.session() as session:
+        row = session.get(SheetRow, sheet_id, with_for_update=True)
+        if row is None or row.state != JobState.WORKING:
+            return
+        lessons.keep_verdict(session, row.teacher_id, sheet_id, counter, record, flat)
+        row.state = JobState.DONE
+        if row.pupil_id is None:
+            row.pupil_id = _whose(session, row, verdict.code)
+
+
+def key_of(exercise: ExerciseRow, step: int | None = None) -> AnswerKey:
+    """The answer key of an exercise at a step, made once for each version of it."""
+    return _key(json.dumps(exercise.document, sort_keys=True), step)
+
+
+@lru_cache(maxsize=16)
+def _key(document: str, step: int | None) -> AnswerKey:
+    return answer_key(resolve(from_data(json.loads(document))), step)
+
+
+def _whose(session: Session, row: SheetRow, code: SheetCode | None) -> int | None:
+    """The pupil by the printed code, else by the file's name; None when neither tells."""
+    pupils = session.scalars(select(Pupil).where(Pupil.class_id == row.lesson.class_id)).all()
+    if code is not None and code.pupil in {pupil.id for pupil in pupils}:
+        return code.pupil
+    said = _letters(row.file_name)
+    for whole in (True, False):
+        names = {p.id: p.name if whole else p.name.split()[0] for p in pupils}
+        fitting = [pupil_id for pupil_id, name in names.items() if _letters(name) in said]
+        if len(fitting) == 1:
+            return fitting[0]
+    return None
+
+
+def _letters(name: str) -> str:
+    """A name as a file may write it: without case, accents, spaces and signs."""
+    plain = unicodedata.normalize("NFKD", name).casefold()
+    return "".join(letter for letter in plain if letter.isalnum())

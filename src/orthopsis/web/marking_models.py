@@ -1,0 +1,187 @@
+"""What marking sends and takes, typed."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from orthopsis.marking.corrections import Corrections
+from orthopsis.school.tables import JobState, Understanding
+from orthopsis.web.models import XY, Out, PupilOut, SheetOut
+
+DemandName = Literal["first steps", "standard", "stretch"]
+
+
+class JudgedStrokeOut(Out):
+    """A line with its verdict. `number` names it in corrections; `meant` was bent on purpose."""
+
+    start: Annotated[XY, Field(alias="from")]
+    end: Annotated[XY, Field(alias="to")]
+    family: str
+    miss_mm: float | None
+    angle_deg: float | None
+    own_deg: float | None = None
+    true: tuple[XY, XY] | None = None
+    verdict: Literal["on", "near", "off", "stray"]
+    number: int = -1
+    dark: bool = True
+    meant: bool = False
+    sd_deg: float = 0.0
+
+
+class FoundLineOut(Out):
+    """A line as it was found, judged or dismissed."""
+
+    start: Annotated[XY, Field(alias="from")]
+    end: Annotated[XY, Field(alias="to")]
+
+
+class MeetingPointOut(Out):
+    """`ellipse` is one standard deviation of the found point: half axes (mm) and angle (deg)."""
+
+    name: str
+    intended_mm: XY
+    found_mm: XY | None
+    lines: int
+    ellipse: tuple[float, float, float] | None = None
+
+
+class FindingOut(Out):
+    """`lines` are the numbers of the lines it speaks of."""
+
+    code: str
+    level: Literal["praise", "fix", "tidy"]
+    where: XY
+    message: str
+    lines: Annotated[list[int], Field(default_factory=list)]
+
+
+class PhotoOut(Out):
+    """How good the photo is: see the judge's Quality."""
+
+    px_per_mm: float
+    sharpness: float
+    light: float
+    sure: float
+    how: str
+
+
+class VerdictOut(Out):
+    """What the judge said; `corners_px` are where the sheet's corners are in the photo."""
+
+    sheet_found: bool
+    strokes: list[JudgedStrokeOut]
+    vanishing_points: list[MeetingPointOut]
+    findings: list[FindingOut]
+    corners_px: list[XY] | None = None
+    photo_px: tuple[int, int] | None = None
+    found: Annotated[list[FoundLineOut], Field(default_factory=list)]
+    reached: int | None = None
+    photo: PhotoOut | None = None
+
+
+class MarkIn(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+    pupil_id: int
+    understanding: Understanding
+    words: Annotated[str, Field(max_length=4000)]
+
+
+class MarkOut(Out):
+    understanding: Understanding
+    words: str
+    saved_at: datetime
+
+
+class CornersIn(BaseModel):
+    """Corners set by hand, in pixels of the photo: top left, then clockwise."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    corners_px: Annotated[list[XY], Field(min_length=4, max_length=4)]
+
+
+class PupilIn(BaseModel):
+    """Whose sheet it is."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    pupil_id: int
+
+
+class AwayIn(BaseModel):
+    """Whether a sheet is taken from the stack."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    away: bool
+
+
+class DemandIn(BaseModel):
+    """How strictly a lesson's sheets are judged."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    demand: DemandName
+
+
+class PhraseIn(BaseModel):
+    """A teacher's own words for a correction; empty to say the usual ones again."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    code: Annotated[str, Field(max_length=40, pattern="^[a-z-]+$")]
+    words: Annotated[str, Field(max_length=1000)]
+
+
+class UploadOut(Out):
+    """A file that is not opened yet, or could not be."""
+
+    id: int
+    file_name: str
+    state: JobState
+    problem: str | None
+
+
+class PupilSheetOut(Out):
+    """A sheet in the stack. `faces` are the sheet's faces with their true middles, for showing."""
+
+    id: int
+    lesson_id: int
+    file_name: str
+    handed_in_at: datetime
+    state: JobState
+    problem: str | None
+    pupil: PupilOut | None
+    sheet: SheetOut
+    families: list[str]
+    verdict: VerdictOut | None
+    corrections: Corrections
+    mark: MarkOut | None
+
+
+class MistakeOut(Out):
+    code: str
+    title: str
+    sheets: list[int]
+
+
+class StuckOut(Out):
+    sheet_id: int
+    who: str
+    code: str
+    title: str
+    message: str
+
+
+class SummaryOut(Out):
+    """A class set at a glance."""
+
+    judged: int
+    without_fault: list[int]
+    commonest: list[MistakeOut]
+    stuck: list[StuckOut]
+    reteach: str
