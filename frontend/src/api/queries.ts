@@ -1,14 +1,7 @@
 /** What the server knows, through the query library: one function for each thing asked. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/vue-query";
 import { toValue, type MaybeRefOrGetter } from "vue";
-import {
-  answered,
-  api,
-  type Exercise,
-  type ShelfPlace,
-  type Understanding,
-  type XY,
-} from "./client";
+import { answered, api, type Exercise, type ShelfPlace } from "./client";
 
 export function useShelf(place: MaybeRefOrGetter<ShelfPlace> = "shelf") {
   return useQuery({
@@ -86,78 +79,6 @@ export function useGiveLesson() {
     mutationFn: (body: { class_id: number; exercise_id: number; given_on: string }) =>
       answered(api.POST("/api/lessons", { body })),
     onSuccess: () => client.invalidateQueries({ queryKey: ["lessons"] }),
-  });
-}
-
-export function useSheets(lessonId: MaybeRefOrGetter<number | null>) {
-  return useQuery({
-    queryKey: ["sheets", () => toValue(lessonId)],
-    enabled: () => toValue(lessonId) !== null,
-    queryFn: () =>
-      answered(
-        api.GET("/api/lessons/{lesson_id}/sheets", {
-          params: { path: { lesson_id: toValue(lessonId) ?? 0 } },
-        }),
-      ),
-  });
-}
-
-export function useHandIn(lessonId: MaybeRefOrGetter<number | null>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (photo: File) =>
-      answered(
-        api.POST("/api/lessons/{lesson_id}/sheets", {
-          params: { path: { lesson_id: toValue(lessonId) ?? 0 } },
-          // A file travels as a form, which the typed client leaves to us.
-          body: { photo: photo as unknown as string },
-          bodySerializer: () => {
-            const form = new FormData();
-            form.append("photo", photo);
-            return form;
-          },
-        }),
-      ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["sheets"] }),
-  });
-}
-
-export function useSetCorners() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ sheetId, corners }: { sheetId: number; corners: XY[] }) =>
-      answered(
-        api.PUT("/api/sheets/{sheet_id}/corners", {
-          params: { path: { sheet_id: sheetId } },
-          body: { corners_px: corners },
-        }),
-      ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["sheets"] }),
-  });
-}
-
-export interface MarkToSave {
-  sheetId: number;
-  pupilId: number;
-  understanding: Understanding;
-  words: string;
-}
-
-export function useSaveMark() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ sheetId, pupilId, understanding, words }: MarkToSave) =>
-      answered(
-        api.PUT("/api/sheets/{sheet_id}/mark", {
-          params: { path: { sheet_id: sheetId } },
-          body: { pupil_id: pupilId, understanding, words },
-        }),
-      ),
-    onSuccess: () =>
-      Promise.all([
-        client.invalidateQueries({ queryKey: ["sheets"] }),
-        client.invalidateQueries({ queryKey: ["register"] }),
-      ]),
   });
 }
 

@@ -515,10 +515,178 @@ export interface paths {
         get: operations["list_sheets"];
         put?: never;
         /**
-         * Hand In
-         * @description Keep a photo and judge it. A file that cannot be read is refused and not kept.
+         * Send Sheets
+         * @description Take photos, ZIP files or PDFs of sheets; they are opened and judged in the background.
+         *
+         *     Answers the files that hold several sheets; single pictures are on the stack at once.
          */
-        post: operations["hand_in"];
+        post: operations["send_sheets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/uploads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Uploads
+         * @description Files that are not opened yet, and those that could not be.
+         *
+         *     Whoever asks is about to mark: the judge's processes get ready.
+         */
+        get: operations["list_uploads"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/uploads/{upload_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Upload
+         * @description Take away a file that could not be opened.
+         */
+        delete: operations["forget_upload"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel Judging
+         * @description Stop what is not judged yet; what is done stays.
+         */
+        post: operations["cancel_judging"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/demand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Demand
+         * @description Judge all sheets of a lesson by another demand.
+         */
+        put: operations["set_demand"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/summary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Summarise
+         * @description Who is stuck on what, the commonest mistakes, and what to show again.
+         */
+        get: operations["summarise"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/slips.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Slips
+         * @description The marking slips of all sheets that a pupil's name stands on.
+         */
+        get: operations["all_slips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/phrases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Phrases
+         * @description The teacher's own words for corrections in an exercise, by code.
+         */
+        get: operations["list_phrases"];
+        /**
+         * Save Phrase
+         * @description Keep own words for a correction.
+         */
+        put: operations["save_phrase"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge
+         * @description Have a sheet judged, or judged anew, without corrections.
+         */
+        post: operations["judge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -535,9 +703,69 @@ export interface paths {
         get?: never;
         /**
          * Set Corners
-         * @description Judge again with the corners set by hand.
+         * @description Have it judged with the corners set by hand.
          */
         put: operations["set_corners"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Correct
+         * @description Keep what the teacher corrects in the lines, and judge again.
+         */
+        put: operations["correct"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/pupil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Give To Pupil
+         * @description Say whose sheet it is.
+         */
+        put: operations["give_to_pupil"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Sheet Away
+         * @description Take a sheet from the stack, or put it back; it is kept.
+         */
+        put: operations["put_sheet_away"];
         post?: never;
         delete?: never;
         options?: never;
@@ -594,9 +822,49 @@ export interface paths {
         };
         /**
          * Photo Of
-         * @description The photo as it was handed in.
+         * @description The photo as it was handed in, without notes on place, time and device.
          */
         get: operations["photo_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Faces
+         * @description The faces of the pupil's own drawing, each with its true middle.
+         */
+        get: operations["list_faces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/slip.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Slip
+         * @description The marking slip of one sheet.
+         */
+        get: operations["slip"];
         put?: never;
         post?: never;
         delete?: never;
@@ -672,6 +940,14 @@ export interface components {
             changes: components["schemas"]["ChangeOut"][];
         };
         /**
+         * AwayIn
+         * @description Whether a sheet is taken from the stack.
+         */
+        AwayIn: {
+            /** Away */
+            away: boolean;
+        };
+        /**
          * BoardOut
          * @description An exercise enlarged for the board; a note for each step, empty where the ruler reaches.
          */
@@ -684,10 +960,10 @@ export interface components {
             /** Step Notes */
             step_notes: string[];
         };
-        /** Body_hand_in */
-        Body_hand_in: {
-            /** Photo */
-            photo: string;
+        /** Body_send_sheets */
+        Body_send_sheets: {
+            /** Files */
+            files: string[];
             /** Pupil Id */
             pupil_id?: number | null;
         };
@@ -790,6 +1066,33 @@ export interface components {
             ][];
         };
         /**
+         * Corrections
+         * @description All that a teacher changed on one sheet, by line number, and the lines added.
+         */
+        Corrections: {
+            /**
+             * Lines
+             * @default {}
+             */
+            lines: {
+                [key: string]: components["schemas"]["LineChange"];
+            };
+            /**
+             * Added
+             * @default []
+             */
+            added: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+        };
+        /**
          * Cut
          * @description Exactly one of: `x_mm` from the sheet's left edge, `fraction` of the way to the vanishing
          *     point, `along_mm` on paper along the guide line, `true_mm` true length. `from` is the corner
@@ -855,6 +1158,17 @@ export interface components {
             axis: "up" | "away" | "left" | "right";
         };
         /**
+         * DemandIn
+         * @description How strictly a lesson's sheets are judged.
+         */
+        DemandIn: {
+            /**
+             * Demand
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
+        };
+        /**
          * DemandOut
          * @description One of the three demands: what it asks for, and the exercise as it then is.
          */
@@ -915,6 +1229,24 @@ export interface components {
             document: components["schemas"]["Exercise"];
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * DismissedLineOut
+         * @description A line that was found and dismissed: it can be put back.
+         */
+        DismissedLineOut: {
+            /** Number */
+            number: number;
+            /** From */
+            from: [
+                number,
+                number
+            ];
+            /** To */
+            to: [
+                number,
+                number
+            ];
         };
         /** DrawingOut */
         DrawingOut: {
@@ -1015,6 +1347,41 @@ export interface components {
             step?: number | null;
         };
         /**
+         * FaceOut
+         * @description A face as the pupil drew it, its middle by the diagonals, and the ruler's halfway.
+         */
+        FaceOut: {
+            /** Corners */
+            corners: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ];
+            /** Middle */
+            middle: [
+                number,
+                number
+            ];
+            /** Halfway */
+            halfway: [
+                number,
+                number
+            ];
+        };
+        /**
          * FaceSize
          * @description How wide and high the face is in the measures of the outline's corners.
          */
@@ -1033,7 +1400,10 @@ export interface components {
             /** Strips */
             strips: components["schemas"]["StripOut"][];
         };
-        /** FindingOut */
+        /**
+         * FindingOut
+         * @description `lines` are the numbers of the lines it speaks of.
+         */
         FindingOut: {
             /** Code */
             code: string;
@@ -1049,6 +1419,8 @@ export interface components {
             ];
             /** Message */
             message: string;
+            /** Lines */
+            lines?: number[];
         };
         /**
          * Front
@@ -1119,8 +1491,11 @@ export interface components {
          * @description How far a long work is.
          * @enum {string}
          */
-        JobState: "waiting" | "working" | "done" | "failed" | "cancelled";
-        /** JudgedStrokeOut */
+        JobState: "waiting" | "working" | "done" | "failed" | "cancelled" | "away";
+        /**
+         * JudgedStrokeOut
+         * @description A line with its verdict. `number` names it in corrections; `meant` was bent on purpose.
+         */
         JudgedStrokeOut: {
             /** From */
             from: [
@@ -1156,6 +1531,26 @@ export interface components {
              * @enum {string}
              */
             verdict: "on" | "near" | "off" | "stray";
+            /**
+             * Number
+             * @default -1
+             */
+            number: number;
+            /**
+             * Dark
+             * @default true
+             */
+            dark: boolean;
+            /**
+             * Meant
+             * @default false
+             */
+            meant: boolean;
+            /**
+             * Sd Deg
+             * @default 0
+             */
+            sd_deg: number;
         };
         /** LessonIn */
         LessonIn: {
@@ -1186,6 +1581,12 @@ export interface components {
              * Format: date
              */
             given_on: string;
+            /**
+             * Demand
+             * @default standard
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
         };
         /**
          * LessonSpec
@@ -1312,6 +1713,35 @@ export interface components {
              */
             right_mm: number;
         };
+        /**
+         * LineChange
+         * @description What is changed of one line. `meant` breaks a rule on purpose and is never off.
+         */
+        LineChange: {
+            /**
+             * Dismissed
+             * @default false
+             */
+            dismissed: boolean;
+            /**
+             * Meant
+             * @default false
+             */
+            meant: boolean;
+            /** Family */
+            family?: string | null;
+            /** Moved */
+            moved?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+        };
         /** MarkIn */
         MarkIn: {
             /** Pupil Id */
@@ -1353,7 +1783,10 @@ export interface components {
             /** Mm */
             mm: number;
         };
-        /** MeetingPointOut */
+        /**
+         * MeetingPointOut
+         * @description `ellipse` is one standard deviation of the found point: half axes (mm) and angle (deg).
+         */
         MeetingPointOut: {
             /** Name */
             name: string;
@@ -1369,6 +1802,21 @@ export interface components {
             ] | null;
             /** Lines */
             lines: number;
+            /** Ellipse */
+            ellipse?: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /** MistakeOut */
+        MistakeOut: {
+            /** Code */
+            code: string;
+            /** Title */
+            title: string;
+            /** Sheets */
+            sheets: number[];
         };
         /**
          * OnePointView
@@ -1519,6 +1967,32 @@ export interface components {
             ends_with: string;
         };
         /**
+         * PhotoOut
+         * @description How good the photo is: see the judge's Quality.
+         */
+        PhotoOut: {
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Sharpness */
+            sharpness: number;
+            /** Light */
+            light: number;
+            /** Sure */
+            sure: number;
+            /** How */
+            how: string;
+        };
+        /**
+         * PhraseIn
+         * @description A teacher's own words for a correction; empty to say the usual ones again.
+         */
+        PhraseIn: {
+            /** Code */
+            code: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * PictureOut
          * @description A drawing with what follows from it: the eye level behind it, grips, and, unless a hand is
          *     moving and only the lines were asked for, facts and advice.
@@ -1651,6 +2125,14 @@ export interface components {
             /** Kept Copy Id */
             kept_copy_id?: number | null;
         };
+        /**
+         * PupilIn
+         * @description Whose sheet it is.
+         */
+        PupilIn: {
+            /** Pupil Id */
+            pupil_id: number;
+        };
         /** PupilOut */
         PupilOut: {
             /** Id */
@@ -1674,9 +2156,17 @@ export interface components {
              * Format: date-time
              */
             handed_in_at: string;
+            state: components["schemas"]["JobState"];
+            /** Problem */
+            problem: string | null;
             pupil: components["schemas"]["PupilOut"] | null;
             sheet: components["schemas"]["SheetOut"];
+            /** Families */
+            families: string[];
             verdict: components["schemas"]["VerdictOut"] | null;
+            corrections: components["schemas"]["Corrections"];
+            /** Dismissed */
+            dismissed: components["schemas"]["DismissedLineOut"][];
             mark: components["schemas"]["MarkOut"] | null;
         };
         /**
@@ -2012,6 +2502,35 @@ export interface components {
             /** Curve */
             curve?: number | null;
         };
+        /** StuckOut */
+        StuckOut: {
+            /** Sheet Id */
+            sheet_id: number;
+            /** Who */
+            who: string;
+            /** Code */
+            code: string;
+            /** Title */
+            title: string;
+            /** Message */
+            message: string;
+        };
+        /**
+         * SummaryOut
+         * @description A class set at a glance.
+         */
+        SummaryOut: {
+            /** Judged */
+            judged: number;
+            /** Without Fault */
+            without_fault: number[];
+            /** Commonest */
+            commonest: components["schemas"]["MistakeOut"][];
+            /** Stuck */
+            stuck: components["schemas"]["StuckOut"][];
+            /** Reteach */
+            reteach: string;
+        };
         /**
          * ThreePointView
          * @description Two families of level lines with their points, and uprights that meet above or below.
@@ -2082,6 +2601,19 @@ export interface components {
          */
         Understanding: "sure" | "nearly" | "not yet";
         /**
+         * UploadOut
+         * @description A file that is not opened yet, or could not be.
+         */
+        UploadOut: {
+            /** Id */
+            id: number;
+            /** File Name */
+            file_name: string;
+            state: components["schemas"]["JobState"];
+            /** Problem */
+            problem: string | null;
+        };
+        /**
          * VanishingPointOut
          * @description A vanishing point: its place, or its direction when it lies at infinity.
          */
@@ -2121,6 +2653,9 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Reached */
+            reached?: number | null;
+            photo?: components["schemas"]["PhotoOut"] | null;
         };
         /**
          * ViewerIn
@@ -3388,7 +3923,7 @@ export interface operations {
             };
         };
     };
-    hand_in: {
+    send_sheets: {
         parameters: {
             query?: never;
             header?: never;
@@ -3399,12 +3934,380 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_hand_in"];
+                "multipart/form-data": components["schemas"]["Body_send_sheets"];
             };
         };
         responses: {
             /** @description Successful Response */
-            201: {
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_uploads: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_upload: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                upload_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancel_judging: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_demand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DemandIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    summarise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SummaryOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    all_slips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_phrases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string;
+                    };
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_phrase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhraseIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string;
+                    };
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3444,6 +4347,138 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CornersIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Corrections"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give_to_pupil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PupilIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_sheet_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayIn"];
             };
         };
         responses: {
@@ -3578,6 +4613,86 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_faces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaceOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    slip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description What was wrong, and the remedy */

@@ -13,10 +13,12 @@ from orthopsis.marking.photo import Grey
 from orthopsis.marking.quads import Array, Corners, in_sheet_order, turn_of
 from orthopsis.perspective.sheet import Sheet
 
+SEARCH_SIDE_PX = 1200
+
 
 def corner_marks(grey: Grey, sheet: Sheet) -> Corners | None:
     """The sheet's corners by the four printed squares; None where they are not all seen."""
-    scale = min(1.0, 1600 / max(grey.shape))
+    scale = min(1.0, SEARCH_SIDE_PX / max(grey.shape))
     small = np.asarray(
         cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA), dtype=np.uint8
     )

@@ -15,7 +15,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from orthopsis.marking.fitting import Array, line_through
+from orthopsis.marking.fitting import Array, line_through, middle_of
 from orthopsis.marking.straighten import Straightened
 from orthopsis.perspective.segments import XY
 
@@ -64,22 +64,21 @@ def find_strokes(sheet: Straightened) -> list[FoundStroke]:
     return sorted(found, key=lambda s: (not s.dark, round(s.middle[1]), s.middle[0]))
 
 
-def line_pieces(grey: NDArray[np.uint8], scale: float) -> Array:
-    """OpenCV's line segments as rows x0, y0, x1, y1 (px), sought at a smaller scale."""
-    small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
-    shade = np.asarray(small, dtype=np.uint8)
-    lines = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 1.0).detect(shade)[0]
+def line_pieces(grey: NDArray[np.uint8]) -> Array:
+    """OpenCV's line segments as rows x0, y0, x1, y1 (px)."""
+    lines = cv2.createLineSegmentDetector(cv2.LSD_REFINE_STD, 1.0).detect(grey)[0]
     if lines is None:
         return np.empty((0, 4))
-    return np.asarray((lines.reshape(-1, 4).astype(float) + 0.5) / scale)
+    return np.asarray(lines.reshape(-1, 4).astype(float) + 0.5)
 
 
 def _pieces(sheet: Straightened) -> Array:
     """Line pieces as rows x0, y0, x1, y1 in mm, shape (n, 4)."""
-    bright = 255.0 * (1.0 - np.clip(sheet.darkness * 1.6, 0.0, 1.0))
     # Pieces only have to be found here; they are measured on the whole picture.
     scale = min(1.0, PIECES_PX_PER_MM / sheet.px_per_mm)
-    pieces = line_pieces(np.asarray(bright, dtype=np.uint8), scale) / sheet.px_per_mm
+    small = cv2.resize(sheet.darkness, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    bright = np.asarray(255.0 * np.clip(1.0 - 1.6 * small, 0.0, 1.0), dtype=np.uint8)
+    pieces = line_pieces(bright) / (scale * sheet.px_per_mm)
     sizes = np.hypot(pieces[:, 2] - pieces[:, 0], pieces[:, 3] - pieces[:, 1])
     height, width = (side / sheet.px_per_mm for side in sheet.grey.shape)
     rim = EDGE_OF_SHEET_MM
@@ -149,12 +148,13 @@ def _measured(sheet: Straightened, group: _Group) -> list[FoundStroke]:
     low, high = group.low - 2.0, group.high + 2.0
     strokes: list[FoundStroke] = []
     for attempt in range(2):
-        t = np.arange(low, high, STEP_MM)
+        # The first look only finds the line; the second measures it.
+        t = np.arange(low, high, STEP_MM * (2 - attempt))
         if len(t) < 8:
             return []
         centres, peaks = across(sheet, place, along, t)
         on = peaks > FAINTEST
-        if on.sum() < LEAST_STROKE_MM / STEP_MM / 2:
+        if on.sum() < LEAST_STROKE_MM / STEP_MM / 2 / (2 - attempt):
             return []
         if attempt == 0:
             place, along = refitted(place, along, t[on], centres[on])
@@ -185,7 +185,8 @@ def across(
     cuts = cv2.blur(cuts, (1, 3))
     best = np.where(np.abs(offsets) <= reach_mm, cuts, -1.0).argmax(axis=1)
     peaks = cuts[np.arange(len(t)), best]
-    floor = np.quantile(cuts, 0.3, axis=1, keepdims=True)
+    k = round(0.3 * (cuts.shape[1] - 1))
+    floor = np.partition(cuts, k, axis=1)[:, k : k + 1]
     near = np.abs(offsets - offsets[best][:, None]) < 0.55
     weight = np.clip(cuts - np.maximum(floor, 0.25 * peaks[:, None]), 0.0, None) * near
     total = weight.sum(axis=1)
@@ -211,7 +212,9 @@ def _runs(t: Array, on: NDArray[np.bool_], peaks: Array) -> Iterator[tuple[NDArr
         if not len(part):
             continue
         level = smooth[part]
-        bright, faint = np.quantile(level, 0.9), np.quantile(level, 0.1)
+        low, high = round(0.1 * (len(level) - 1)), round(0.9 * (len(level) - 1))
+        ordered = np.partition(level, (low, high))
+        bright, faint = ordered[high], ordered[low]
         if bright < 1.8 * faint or bright - faint < 0.12:
             yield part, True
             continue
@@ -241,9 +244,7 @@ def fitted_run(
     normal = np.array([-along[1], along[0]])
     ends = [place + at * along + (slope * at + offset) * normal for at in (t[0], t[-1])]
     first, last = (tuple(float(v) for v in end) for end in ends)
-    return FoundStroke(
-        (first[0], first[1]), (last[0], last[1]), angle_sd, float(np.median(peaks)), whole
-    )
+    return FoundStroke((first[0], first[1]), (last[0], last[1]), angle_sd, middle_of(peaks), whole)
 
 
 def _without_doubles(strokes: Sequence[FoundStroke]) -> list[FoundStroke]:

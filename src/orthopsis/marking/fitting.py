@@ -51,13 +51,19 @@ class Meeting(NamedTuple):
         return math.sqrt(max(values[1], 0.0)), math.sqrt(max(values[0], 0.0)), angle
 
 
+def middle_of(values: Array) -> float:
+    """The median, the upper one of two; quicker than NumPy's on a few hundred values."""
+    k = len(values) // 2
+    return float(np.partition(values, k)[k])
+
+
 def line_through(t: Array, y: Array, least: float = 0.05) -> tuple[float, float, Array]:
     """y = slope·t + offset through points of which some may lie wild.
 
     `least` is a distance that is never called wild. Returns slope, offset and the final weights.
     """
     weights = np.ones_like(t)
-    slope, offset = 0.0, float(np.median(y))
+    slope, offset = 0.0, middle_of(y)
     for _ in range(6):
         total = weights.sum()
         tm, ym = (weights * t).sum() / total, (weights * y).sum() / total
@@ -65,8 +71,8 @@ def line_through(t: Array, y: Array, least: float = 0.05) -> tuple[float, float,
         slope = float((weights * (t - tm) * (y - ym)).sum() / max(spread, 1e-12))
         offset = float(ym - slope * tm)
         rest = y - slope * t - offset
-        limit = max(BIWEIGHT * float(np.median(np.abs(rest))), least)
-        weights = np.clip(1.0 - (rest / limit) ** 2, 0.0, None) ** 2
+        limit = max(BIWEIGHT * middle_of(np.abs(rest)), least)
+        weights = np.maximum(1.0 - (rest / limit) ** 2, 0.0) ** 2
         if weights.sum() < 3:
             return slope, offset, np.ones_like(t)
     return slope, offset, weights

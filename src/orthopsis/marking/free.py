@@ -319,7 +319,8 @@ def _paper_alone(grey: Grey) -> Grey:
 
 def _edges(flat: Straightened) -> list[FoundStroke]:
     """The longer straight edges of a photograph, each with the doubt of its length."""
-    pieces = line_pieces(flat.grey, 3.0 / PX_PER_UNIT) / PX_PER_UNIT
+    small = cv2.resize(flat.grey, None, fx=0.5, fy=0.5, interpolation=cv2.INTER_AREA)
+    pieces = line_pieces(np.asarray(small, dtype=np.uint8)) / (0.5 * PX_PER_UNIT)
     sizes = np.hypot(pieces[:, 2] - pieces[:, 0], pieces[:, 3] - pieces[:, 1])
     keep = np.argsort(-sizes)[: 2 * MOST_LINES]
     return [

@@ -26,26 +26,41 @@ LARGEST_PAGE_PX = 5000
 
 
 class Arrival(NamedTuple):
-    """One sheet out of a file: its name, and either its picture or what is wrong with it."""
+    """One sheet out of a file: its name, and its picture, or what is wrong with it.
+
+    `sealed` is a picture file that is not opened yet; whoever judges it opens it.
+    """
 
     name: str
     photo: Photo | None
     problem: str | None = None
+    sealed: bytes | None = None
 
 
-def arrivals(name: str, data: bytes) -> Iterator[Arrival]:
-    """The sheets in a file, one after the other.
+def arrivals(name: str, data: bytes, sealed: bool = False) -> Iterator[Arrival]:
+    """The sheets in a file, one after the other; with `sealed` single pictures stay unopened.
 
     Raises ImageError when the file itself cannot be opened or holds too much.
     """
     if data[:4] == b"PK\x03\x04":
-        yield from _of_zip(data)
-    elif data[:1024].lstrip()[:5] == b"%PDF-":
+        yield from _of_zip(data, sealed)
+    elif _is_pdf(data):
         yield from _of_pdf(name, data)
     elif data[:4] in (b"II*\x00", b"MM\x00*"):
         yield from _of_tiff(name, data)
+    elif sealed:
+        yield Arrival(name, None, sealed=data)
     else:
         yield Arrival(name, open_photo(data))
+
+
+def holds_several(data: bytes) -> bool:
+    """Whether a file has to be opened to know its sheets: a ZIP, a PDF or a TIFF."""
+    return data[:4] in (b"PK\x03\x04", b"II*\x00", b"MM\x00*") or _is_pdf(data)
+
+
+def _is_pdf(data: bytes) -> bool:
+    return data[:1024].lstrip()[:5] == b"%PDF-"
 
 
 def the_only_sheet(data: bytes) -> Grey:
@@ -59,7 +74,7 @@ def the_only_sheet(data: bytes) -> Grey:
     return first.photo.grey
 
 
-def _of_zip(data: bytes) -> Iterator[Arrival]:
+def _of_zip(data: bytes, sealed: bool) -> Iterator[Arrival]:
     if len(data) > MAX_TOGETHER_BYTES:
         raise _too_much()
     try:
@@ -80,7 +95,11 @@ def _of_zip(data: bytes) -> Iterator[Arrival]:
                 content = opened.read(MAX_BYTES + 1)
             if content[:4] == b"PK\x03\x04":
                 raise ImageError("a ZIP file within a ZIP file is not opened; send it by itself")
-            yield from arrivals(name, content)
+            if len(content) > MAX_BYTES:
+                raise ImageError(
+                    f"more than the {MAX_BYTES // 1_000_000} MB taken; send a smaller photo"
+                )
+            yield from arrivals(name, content, sealed)
         except ImageError as error:
             yield Arrival(name, None, str(error))
         except (zipfile.BadZipFile, OSError, ValueError, RuntimeError, EOFError, zlib.error,

@@ -14,7 +14,13 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from orthopsis.exercise.resolve import solids
+from orthopsis.marking.answer_key import AnswerKey, distances
+from orthopsis.marking.verdicts import JudgedStroke
+from orthopsis.perspective.plane import Line, Point, join, meet
 from orthopsis.perspective.segments import XY
+from orthopsis.perspective.view import on_paper
+from orthopsis.picture.solid import Solid
 
 WRONG, RIGHT = (30, 38, 179), (126, 76, 46)
 """Blue, green, red, as OpenCV has them: the colours of `off` and of action."""
@@ -99,3 +105,63 @@ def _enlarged(picture: Picture, middle: XY, scale: float) -> Picture:
 def _jpeg(picture: Picture) -> bytes:
     _, data = cv2.imencode(".jpg", picture, [cv2.IMWRITE_JPEG_QUALITY, 85])
     return bytes(data)
+
+
+# --- the middle of a face -------------------------------------------------------------------------
+
+SIDE_MM = 1.0
+"""How near a face's side lies to the edge of the drawing that it is."""
+LEAST_SIDE_MM = 12.0
+
+
+class SeenFace(NamedTuple):
+    """A four-sided face as the pupil drew it: its corners, true middle, and the ruler's one."""
+
+    corners: tuple[XY, XY, XY, XY]
+    middle: XY
+    halfway: XY
+
+
+def faces(key: AnswerKey, strokes: Sequence[JudgedStroke]) -> list[SeenFace]:
+    """The faces whose four sides were found, with where the diagonals of the drawing cross.
+
+    `halfway` is the mean of the corners: what a ruler's measure would give, and wrong on any face
+    that recedes.
+    """
+    found = []
+    for thing in solids(key.scene):
+        if not isinstance(thing, Solid):
+            continue
+        for loop in (f.loops[0] for f in thing.faces if [len(loop) for loop in f.loops] == [4]):
+            places = [on_paper(thing.vertices[k]) for k in loop]
+            sides = [
+                _drawn_side(strokes, places[k], places[(k + 1) % 4], thing.piece) for k in range(4)
+            ]
+            lines = [side for side in sides if side is not None]
+            if len(lines) < 4:
+                continue
+            corners = [meet(lines[k - 1], lines[k]) for k in range(4)]
+            if any(corner.at_infinity for corner in corners):
+                continue
+            a, b, c, d = (corner.xy for corner in corners)
+            middle = meet(join(corners[0], corners[2]), join(corners[1], corners[3]))
+            if not middle.at_infinity:
+                halfway = (a[0] + b[0] + c[0] + d[0]) / 4, (a[1] + b[1] + c[1] + d[1]) / 4
+                found.append(SeenFace((a, b, c, d), middle.xy, halfway))
+    # Those first on which the ruler's halfway is most wrong.
+    return sorted(found, key=lambda face: -math.dist(face.middle, face.halfway))
+
+
+def _drawn_side(strokes: Sequence[JudgedStroke], start: XY, end: XY, piece: str) -> Line | None:
+    """The pupil's line for a face's side; None when it is short, hidden or was not found."""
+    if math.dist(start, end) < LEAST_SIDE_MM:
+        return None
+    for stroke in strokes:
+        edge = stroke.assigned.expected
+        if edge is None or not edge.outline or edge.stroke.piece != piece:
+            continue
+        side = np.array([[*start, *end]])
+        if distances([*edge.stroke.segment], side).max() < SIDE_MM:
+            found = stroke.assigned.found
+            return join(Point(*found.start), Point(*found.end))
+    return None

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-import cv2
 import numpy as np
+from numpy.typing import NDArray
 
 from orthopsis.marking.find_sheet import FoundSheet
 from orthopsis.marking.findings import Finding
@@ -38,14 +38,21 @@ def quality(grey: Grey, found: FoundSheet, flat: Straightened, sheet: Sheet) -> 
     a, b, c, d = found.corners
     area = abs(turn_of(c - a, d - b)) / 2
     px_per_mm = float(np.sqrt(area / (sheet.width_mm * sheet.height_mm)))
-    inner = flat.darkness[12:-12, 12:-12]
-    dark = max(float(np.quantile(inner[::3, ::3], 0.9995)), 1e-6)
-    flanks = np.abs(cv2.Sobel(np.asarray(inner), cv2.CV_32F, 1, 0, ksize=3)) / 8.0
-    sharp = float(np.quantile(flanks[::3, ::3], 0.9995)) / dark
+    # Every third row tells enough.
+    rows = flat.darkness[12:-12:3, 12:-12]
+    dark = max(_nearly_highest(rows[:, ::3]), 1e-6)
+    sharp = _nearly_highest(np.abs(rows[:, 2:] - rows[:, :-2])[:, ::3]) / 2.0 / dark
     light = float(np.median(flat.grey[::8, ::8]))
     return Quality(
         round(px_per_mm, 2), round(sharp, 3), round(light, 1), round(found.sure, 2), found.how
     )
+
+
+def _nearly_highest(values: NDArray[np.float32]) -> float:
+    """What one in two thousand values exceeds."""
+    flat = values.ravel()
+    k = int(0.9995 * (len(flat) - 1))
+    return float(np.partition(flat, k)[k])
 
 
 def photo_findings(seen: Quality, sheet: Sheet, doubtful: float) -> list[Finding]:

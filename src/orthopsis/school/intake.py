@@ -20,7 +20,7 @@ from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.marking.answer_key import AnswerKey, answer_key
 from orthopsis.marking.code import SheetCode
-from orthopsis.marking.intake import arrivals
+from orthopsis.marking.intake import arrivals, holds_several
 from orthopsis.marking.judge import check_grey
 from orthopsis.marking.photo import open_photo
 from orthopsis.marking.records import kept_record
@@ -38,6 +38,8 @@ from orthopsis.school.tables import (
 )
 
 Kind = Literal["sheet", "upload"]
+SEALED = "sealed"
+"""The type of a picture that nobody has opened yet; it is never sent to a page."""
 UNDER_WAY = (JobState.WAITING, JobState.WORKING)
 
 
@@ -55,11 +57,15 @@ def send(
     file_name: str,
     data: bytes,
     pupil_id: int | None = None,
-) -> Upload:
-    """Keep a file until it is opened; raises NotFound."""
+) -> Upload | None:
+    """Keep a file until it is opened; a single picture is on the stack at once. Raises NotFound."""
     found = lessons.lesson(session, teacher_id, lesson_id)
     if pupil_id is not None:
         lessons.pupil_of(session, teacher_id, pupil_id, found.class_id)
+    if not holds_several(data):
+        sheet = lessons.hand_in(session, teacher_id, lesson_id, file_name, data, SEALED, pupil_id)
+        sheet.state = JobState.WAITING
+        return None
     row = Upload(
         teacher_id=teacher_id, lesson_id=lesson_id, pupil_id=pupil_id,
         file_name=file_name[-200:], data=data,
@@ -153,7 +159,7 @@ def claim(session: Session) -> Claim | None:
 
 def under_way(session: Session) -> bool:
     """Whether a file is being opened: sheets may come out of it at any moment."""
-    return bool(session.scalar(select(func.count()).where(Upload.state == JobState.WORKING)))
+    return bool(session.scalar(select(func.count()).where(Upload.state.in_(UNDER_WAY))))
 
 
 def broke_off(store: Store, claimed: Claim, problem: str) -> None:
@@ -185,16 +191,17 @@ def _open(store: Store, upload_id: int) -> None:
         name, data, teacher_id, lesson_id = row.file_name, row.data, row.teacher_id, row.lesson_id
         pupil_id = row.pupil_id
     try:
-        for one in arrivals(name, data):
+        for one in arrivals(name, data, sealed=True):
             with store.session() as session:
                 if session.get(Upload, upload_id) is None:
                     return
-                photo = one.photo
+                content, form = one.sealed or b"", SEALED
+                if one.photo is not None:
+                    content, form = one.photo.clean, one.photo.media_type
                 sheet = lessons.hand_in(
-                    session, teacher_id, lesson_id, one.name,
-                    photo.clean if photo else b"", photo.media_type if photo else "none", pupil_id,
-                )  # fmt: skip
-                sheet.state = JobState.WAITING if photo else JobState.FAILED
+                    session, teacher_id, lesson_id, one.name, content, form, pupil_id
+                )
+                sheet.state = JobState.WAITING if one.problem is None else JobState.FAILED
                 sheet.problem = one.problem
     except OrthopsisError as error:
         _end_upload(store, upload_id, str(error))
@@ -223,10 +230,11 @@ def _judge(store: Store, sheet_id: int) -> None:
         exercise, photo, demand = row.lesson.exercise, picture.photo, row.lesson.demand
         key, counter, corners = key_of(exercise), exercise.counter, row.corners
     try:
-        grey = open_photo(photo).grey
+        opened = open_photo(photo)
+        grey = opened.grey
         verdict = check_grey(key, grey, demand=DEMANDS[demand], corners=corners)
     except OrthopsisError as error:
-        broke_off(store, Claim("sheet", sheet_id), str(error))
+        _refuse(store, sheet_id, str(error))
         return
     flat = as_jpeg(verdict.straightened) if verdict.straightened else None
     record = kept_record(verdict, grey)
@@ -235,9 +243,21 @@ def _judge(store: Store, sheet_id: int) -> None:
         if row is None or row.state != JobState.WORKING:
             return
         lessons.keep_verdict(session, row.teacher_id, sheet_id, counter, record, flat)
+        picture = session.get(SheetPicture, sheet_id)
+        if picture is not None and picture.photo_type == SEALED:
+            picture.photo, picture.photo_type = opened.clean, opened.media_type
         row.state = JobState.DONE
         if row.pupil_id is None:
             row.pupil_id = _whose(session, row, verdict.code)
+
+
+def _refuse(store: Store, sheet_id: int, problem: str) -> None:
+    """A photo that cannot be judged: what was sealed is not kept, for nobody knows what it is."""
+    broke_off(store, Claim("sheet", sheet_id), problem)
+    with store.session() as session:
+        picture = session.get(SheetPicture, sheet_id)
+        if picture is not None and picture.photo_type == SEALED:
+            picture.photo = b""
 
 
 def key_of(exercise: ExerciseRow, step: int | None = None) -> AnswerKey:

@@ -24,6 +24,8 @@ from orthopsis.school.tables import (
     now,
 )
 
+MILD_BELOW_AGE = 9
+
 
 def classes(session: Session, teacher_id: int) -> Sequence[SchoolClass]:
     """The teacher's classes with their pupils, by name."""
@@ -66,11 +68,16 @@ def lesson(session: Session, teacher_id: int, lesson_id: int) -> Lesson:
 def give_lesson(
     session: Session, teacher_id: int, class_id: int, exercise_id: int, given_on: date
 ) -> Lesson:
-    """Set an exercise to a class; raises NotFound."""
+    """Set an exercise to a class; raises NotFound. The youngest are judged mildly at first."""
     school_class(session, teacher_id, class_id)
-    exercise(session, teacher_id, exercise_id)
+    age = exercise(session, teacher_id, exercise_id).document.get("age")
+    mild = age is not None and age < MILD_BELOW_AGE
     row = Lesson(
-        teacher_id=teacher_id, class_id=class_id, exercise_id=exercise_id, given_on=given_on
+        teacher_id=teacher_id,
+        class_id=class_id,
+        exercise_id=exercise_id,
+        given_on=given_on,
+        demand="first steps" if mild else "standard",
     )
     session.add(row)
     session.flush()

@@ -13,6 +13,8 @@ from sqlalchemy.orm import Session
 
 from orthopsis.marking.corrections import Corrections, judged_again
 from orthopsis.marking.findings import ORDER, TITLES
+from orthopsis.marking.judge import SheetVerdict
+from orthopsis.marking.mended import SeenFace, faces
 from orthopsis.marking.records import found_of, judged_record
 from orthopsis.marking.verdicts import DEMANDS
 from orthopsis.school import lessons, shelf
@@ -43,13 +45,27 @@ def corrections_of(verdict: VerdictRow) -> Corrections:
     return Corrections.model_validate(verdict.corrections or {})
 
 
+def faces_of(sheet: SheetRow) -> list[SeenFace]:
+    """The faces of a pupil's drawing with their middles; none where no sheet was found."""
+    if sheet.verdict is None or not sheet.verdict.record["sheet_found"]:
+        return []
+    again = _again(sheet.lesson, sheet.verdict, corrections_of(sheet.verdict))
+    key = key_of(sheet.lesson.exercise, sheet.verdict.record.get("reached"))
+    return faces(key, again.strokes)
+
+
+def _again(lesson: Lesson, verdict: VerdictRow, corrections: Corrections) -> SheetVerdict:
+    """The lines that were found, judged again."""
+    reached = verdict.record.get("reached")
+    key, found = key_of(lesson.exercise, reached), found_of(verdict.record.get("found", []))
+    return judged_again(key, found, corrections, DEMANDS[lesson.demand], reached)
+
+
 def _judge_again(lesson: Lesson, verdict: VerdictRow, corrections: Corrections) -> None:
     record = verdict.record
     if not record.get("found") and not corrections.added:
         return
-    key = key_of(lesson.exercise, record.get("reached"))
-    found = found_of(record.get("found", []))
-    again = judged_again(key, found, corrections, DEMANDS[lesson.demand], record.get("reached"))
+    again = _again(lesson, verdict, corrections)
     about_the_photo = [f for f in record["findings"] if f["code"].startswith("photo-")]
     judged = judged_record(again)
     judged["findings"] += about_the_photo

@@ -50,11 +50,16 @@ class MarkingJobs:
         """There is something to do."""
         with self._wake:
             self._asked += 1
+            self._wake.notify_all()
+        self.warm()
+
+    def warm(self) -> None:
+        """Have the processes ready before the first sheet comes."""
+        with self._wake:
             while len(self._threads) < self.count:
                 thread = threading.Thread(target=self._run, name="marking", daemon=True)
                 self._threads.append(thread)
                 thread.start()
-            self._wake.notify_all()
 
     def close(self) -> None:
         """Let go of everything; what is not done stays noted in the database."""
@@ -74,6 +79,8 @@ class MarkingJobs:
                 claimed, more = self._next()
                 if claimed is not None:
                     worker.do(claimed, lambda: self._closing)
+                    if claimed.kind == "upload":
+                        self.look()
                     continue
                 with self._wake:
                     if not self._closing and self._asked == seen:
@@ -169,7 +176,7 @@ def _ready(url: str) -> None:
 
 
 def _nothing() -> None:
-    return None
+    """Asked of a fresh process, so that it has loaded everything before a sheet comes."""
 
 
 def _work(claimed: Claim) -> None:

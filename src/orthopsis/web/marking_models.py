@@ -31,9 +31,10 @@ class JudgedStrokeOut(Out):
     sd_deg: float = 0.0
 
 
-class FoundLineOut(Out):
-    """A line as it was found, judged or dismissed."""
+class DismissedLineOut(Out):
+    """A line that was found and dismissed: it can be put back."""
 
+    number: int
     start: Annotated[XY, Field(alias="from")]
     end: Annotated[XY, Field(alias="to")]
 
@@ -77,7 +78,6 @@ class VerdictOut(Out):
     findings: list[FindingOut]
     corners_px: list[XY] | None = None
     photo_px: tuple[int, int] | None = None
-    found: Annotated[list[FoundLineOut], Field(default_factory=list)]
     reached: int | None = None
     photo: PhotoOut | None = None
 
@@ -147,7 +147,7 @@ class UploadOut(Out):
 
 
 class PupilSheetOut(Out):
-    """A sheet in the stack. `faces` are the sheet's faces with their true middles, for showing."""
+    """A sheet in the stack."""
 
     id: int
     lesson_id: int
@@ -160,7 +160,16 @@ class PupilSheetOut(Out):
     families: list[str]
     verdict: VerdictOut | None
     corrections: Corrections
+    dismissed: list[DismissedLineOut]
     mark: MarkOut | None
+
+
+class FaceOut(Out):
+    """A face as the pupil drew it, its middle by the diagonals, and the ruler's halfway."""
+
+    corners: tuple[XY, XY, XY, XY]
+    middle: XY
+    halfway: XY
 
 
 class MistakeOut(Out):

@@ -2,7 +2,7 @@
 import { NButton } from "naive-ui";
 import { computed, ref } from "vue";
 import type { PupilSheet, XY } from "@/api/client";
-import { useSetCorners } from "@/api/queries";
+import { useSetCorners } from "@/api/marking";
 import DragHandle from "@/desk/DragHandle.vue";
 import { useDesk } from "@/desk/useDesk";
 

@@ -1,11 +1,23 @@
 <script setup lang="ts">
-import { computed } from "vue";
-import type { PupilSheet } from "@/api/client";
+import { computed, ref } from "vue";
+import type { Corrections, PupilSheet, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
+import DragHandle from "@/desk/DragHandle.vue";
+import { withChange, withLine } from "./corrections";
+import EdgeTargets from "./EdgeTargets.vue";
 
-/** The straightened sheet with every line drawn over it in its verdict. */
-const props = defineProps<{ sheet: PupilSheet; chosen: number | null; bare: boolean }>();
-const emit = defineEmits<{ choose: [index: number | null] }>();
+/** The straightened sheet with every line drawn over it in its verdict, to be corrected by hand. */
+const props = defineProps<{
+  sheet: PupilSheet;
+  chosen: number | null;
+  bare: boolean;
+  /** The next drag on the paper draws a line that was not found. */
+  adding: boolean;
+}>();
+const emit = defineEmits<{
+  choose: [index: number | null];
+  correct: [corrections: Corrections];
+}>();
 
 const verdict = computed(() => props.sheet.verdict);
 const points = computed(() =>
@@ -16,12 +28,48 @@ const points = computed(() =>
   })),
 );
 const picture = computed(() => `/api/sheets/${props.sheet.id}/straight.jpg`);
+const chosenLine = computed(() =>
+  props.chosen === null ? undefined : verdict.value?.strokes[props.chosen],
+);
+
+/** An end that is being dragged, or a line that is being drawn. */
+const moving = ref<{ from: XY; to: XY } | null>(null);
+const shown = computed(() => moving.value ?? chosenLine.value);
+
+function drag(end: "from" | "to", at: XY) {
+  const line = chosenLine.value;
+  if (!line) return;
+  const now = moving.value ?? { from: line.from as XY, to: line.to as XY };
+  moving.value = { ...now, [end]: at };
+}
+
+function dropped() {
+  const line = chosenLine.value;
+  if (line && moving.value) {
+    const { from, to } = moving.value;
+    emit("correct", withChange(props.sheet.corrections, line.number, { moved: [from, to] }));
+  }
+  moving.value = null;
+}
+
+function beginLine(event: PointerEvent, toSheet: (event: PointerEvent) => XY) {
+  const at = toSheet(event);
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  moving.value = { from: at, to: at };
+}
+
+function endLine() {
+  const line = moving.value;
+  moving.value = null;
+  if (!line || Math.hypot(line.to[0] - line.from[0], line.to[1] - line.from[1]) < 3) return;
+  emit("correct", withLine(props.sheet.corrections, line.from, line.to));
+}
 
 function said(index: number): string {
   const stroke = verdict.value?.strokes[index];
   if (!stroke) return "";
   const angle = stroke.angle_deg === null ? "" : `, ${stroke.angle_deg.toFixed(1)}°`;
-  return `Line ${index + 1}, ${stroke.family}, ${stroke.verdict}${angle}`;
+  return `Line ${index + 1}, ${stroke.family}, ${stroke.meant ? "meant so" : stroke.verdict}${angle}`;
 }
 </script>
 
@@ -34,9 +82,9 @@ function said(index: number): string {
     :points="points"
     units="mm"
     :label="`Sheet of ${sheet.pupil?.name ?? sheet.file_name}`"
-    @paper="emit('choose', null)"
+    @paper="adding ? undefined : emit('choose', null)"
   >
-    <template #default="{ mmPerPx }">
+    <template #default="{ mmPerPx, toSheet }">
       <image
         :href="picture"
         x="0"
@@ -44,10 +92,9 @@ function said(index: number): string {
         :width="sheet.sheet.width_mm"
         :height="sheet.sheet.height_mm"
         preserveAspectRatio="none"
-        @click="emit('choose', null)"
       />
       <template v-if="!bare">
-        <g v-for="(stroke, index) in verdict?.strokes" :key="index">
+        <g v-for="(stroke, index) in verdict?.strokes" :key="stroke.number">
           <line
             v-if="stroke.true && (stroke.verdict === 'off' || index === chosen)"
             class="true"
@@ -57,7 +104,12 @@ function said(index: number): string {
             :y2="stroke.true[1][1]"
           />
           <line
-            :class="['judged', stroke.verdict, { chosen: index === chosen }]"
+            v-if="!(index === chosen && moving)"
+            :class="[
+              'judged',
+              stroke.meant ? 'meant' : stroke.verdict,
+              { chosen: index === chosen },
+            ]"
             :x1="stroke.from[0]"
             :y1="stroke.from[1]"
             :x2="stroke.to[0]"
@@ -77,7 +129,72 @@ function said(index: number): string {
             @keydown.enter="emit('choose', index)"
           />
         </g>
+        <line
+          v-for="line in sheet.dismissed"
+          :key="`gone-${line.number}`"
+          class="judged dismissed"
+          tabindex="0"
+          role="button"
+          :aria-label="`Line that was dismissed; put it back`"
+          :x1="line.from[0]"
+          :y1="line.from[1]"
+          :x2="line.to[0]"
+          :y2="line.to[1]"
+          @click.stop="
+            emit('correct', withChange(sheet.corrections, line.number, { dismissed: false }))
+          "
+          @keydown.enter="
+            emit('correct', withChange(sheet.corrections, line.number, { dismissed: false }))
+          "
+        />
+        <edge-targets :sheet="sheet" :mm-per-px="mmPerPx" />
+        <template v-if="chosenLine && shown && !adding">
+          <line
+            v-if="moving"
+            class="judged moving"
+            :x1="moving.from[0]"
+            :y1="moving.from[1]"
+            :x2="moving.to[0]"
+            :y2="moving.to[1]"
+          />
+          <drag-handle
+            v-for="end in ['from', 'to'] as const"
+            :key="end"
+            shape="corner"
+            across
+            down
+            :x="shown[end][0]"
+            :y="shown[end][1]"
+            :mm-per-px="mmPerPx"
+            :to-sheet="toSheet"
+            :nudge="0.2"
+            :label="end === 'from' ? 'First end of the line' : 'Last end of the line'"
+            :reading="end === 'from' ? 'first end' : 'last end'"
+            @move="drag(end, $event)"
+            @end="dropped"
+          />
+        </template>
       </template>
+      <rect
+        v-if="adding"
+        class="pad"
+        x="0"
+        y="0"
+        :width="sheet.sheet.width_mm"
+        :height="sheet.sheet.height_mm"
+        @pointerdown.stop.prevent="beginLine($event, toSheet)"
+        @pointermove="moving && (moving = { ...moving, to: toSheet($event) })"
+        @pointerup="endLine"
+      />
+      <line
+        v-if="adding && moving"
+        class="judged moving"
+        pointer-events="none"
+        :x1="moving.from[0]"
+        :y1="moving.from[1]"
+        :x2="moving.to[0]"
+        :y2="moving.to[1]"
+      />
     </template>
   </desk-sheet>
 </template>
@@ -106,6 +223,18 @@ line {
   stroke: #50545b;
   stroke-dasharray: 4 8;
 }
+.meant {
+  stroke: #2b6e4f;
+  stroke-dasharray: 14 5 0.1 5;
+}
+.dismissed {
+  stroke: #6a6e75;
+  stroke-dasharray: 1 9;
+  cursor: pointer;
+}
+.moving {
+  stroke: #2e4c7e;
+}
 .chosen {
   stroke-width: 5px;
 }
@@ -113,13 +242,18 @@ line {
   stroke: #2e4c7e;
   stroke-width: 1.5px;
 }
+.pad {
+  fill: transparent;
+  cursor: crosshair;
+}
 .reach {
   stroke: transparent;
   vector-effect: none;
   cursor: pointer;
   outline: none;
 }
-.reach:focus-visible {
+.reach:focus-visible,
+.dismissed:focus-visible {
   stroke: rgb(46 76 126 / 30%);
 }
 </style>

@@ -1,21 +1,31 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
-import { useClasses, useLessons, useSheets } from "@/api/queries";
+import type { Corrections } from "@/api/client";
+import { underWay, useCorrect, useJudge, useStack } from "@/api/marking";
+import { useClasses, useLessons } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
+import ClassGlance from "./ClassGlance.vue";
 import CornerSetter from "./CornerSetter.vue";
 import JudgedSheet from "./JudgedSheet.vue";
+import { withChange } from "./corrections";
+import MendedSheet from "./MendedSheet.vue";
 import SheetStack from "./SheetStack.vue";
 import VerdictPanel from "./VerdictPanel.vue";
 
 const lessons = useLessons();
 const classes = useClasses();
 const lessonId = ref<number | null>(null);
-const sheets = useSheets(lessonId);
+const { sheets, uploads } = useStack(lessonId);
 const sheetId = ref<number | null>(null);
 const chosenLine = ref<number | null>(null);
 const cornersByHand = ref(false);
 const bare = ref(false);
+const adding = ref(false);
+const mended = ref(false);
+const glance = ref(false);
+const correcting = useCorrect();
+const judging = useJudge();
 
 watch(
   () => lessons.data.value,
@@ -34,6 +44,8 @@ watch(
 watch(sheetId, () => {
   chosenLine.value = null;
   cornersByHand.value = false;
+  adding.value = false;
+  mended.value = false;
 });
 
 const sheet = computed(() => sheets.data.value?.find((one) => one.id === sheetId.value));
@@ -47,13 +59,43 @@ function turn(by: number) {
   if (next) sheetId.value = next.id;
 }
 
+function choose(id: number) {
+  sheetId.value = id;
+  glance.value = false;
+}
+
+async function correct(corrections: Corrections) {
+  if (!sheet.value) return;
+  adding.value = false;
+  const number = chosen.value?.number;
+  const answer = await correcting
+    .mutateAsync({ sheetId: sheet.value.id, corrections })
+    .catch(() => null);
+  // Numbers stay, places in the list do not.
+  const place = answer?.verdict?.strokes.findIndex((stroke) => stroke.number === number) ?? -1;
+  if (answer) chosenLine.value = place >= 0 ? place : null;
+}
+const chosen = computed(() =>
+  chosenLine.value === null ? undefined : sheet.value?.verdict?.strokes[chosenLine.value],
+);
+function change(part: { meant?: boolean; dismissed?: boolean }) {
+  const line = chosen.value;
+  if (line && sheet.value) void correct(withChange(sheet.value.corrections, line.number, part));
+}
+
 function onKey(event: KeyboardEvent) {
   const typing = (event.target as HTMLElement).closest("input, textarea, select") !== null;
   if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
   const key = event.key.toLowerCase();
   if (key === "n") turn(1);
   else if (key === "p") turn(-1);
-  else if (key === "escape") chosenLine.value = null;
+  else if (key === "m") change({ meant: !chosen.value?.meant });
+  else if (key === "d" || key === "delete") change({ dismissed: true });
+  else if (key === "a") adding.value = !adding.value;
+  else if (key === "escape") {
+    if (adding.value) adding.value = false;
+    else chosenLine.value = null;
+  }
 }
 onMounted(() => window.addEventListener("keydown", onKey));
 onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
@@ -79,13 +121,17 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
     <h1 class="visually-hidden">Mark {{ lesson.exercise_title }}, {{ lesson.class_name }}</h1>
     <sheet-stack
       :lessons="lessons.data.value ?? []"
-      :lesson-id="lessonId"
+      :lesson="lesson"
       :sheets="sheets.data.value ?? []"
+      :uploads="uploads.data.value ?? []"
       :chosen="sheetId"
+      :glance="glance"
       @lesson="lessonId = $event"
-      @choose="sheetId = $event"
+      @choose="choose"
+      @glance="glance = !glance"
     />
-    <div class="desk">
+    <class-glance v-if="glance" :lesson-id="lesson.id" @choose="choose" />
+    <div v-else class="desk">
       <state-note
         v-if="!sheet"
         class="inset"
@@ -101,33 +147,62 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
         @done="cornersByHand = false"
       />
       <state-note
-        v-else-if="!sheet.verdict?.sheet_found"
+        v-else-if="underWay(sheet)"
+        class="inset"
+        empty="This sheet is being looked at. Those that are done can be marked meanwhile."
+      />
+      <state-note
+        v-else-if="!sheet.verdict"
+        class="inset"
+        :empty="sheet.problem ?? 'This sheet has not been judged yet.'"
+      >
+        <n-button
+          v-if="sheet.state === 'cancelled'"
+          type="primary"
+          @click="judging.mutate(sheet.id)"
+        >
+          Judge it now
+        </n-button>
+      </state-note>
+      <state-note
+        v-else-if="!sheet.verdict.sheet_found"
         class="inset"
         empty="No sheet was found in this photo. Set its corners by hand."
       >
         <n-button type="primary" @click="cornersByHand = true">Set the corners</n-button>
       </state-note>
+      <mended-sheet v-else-if="mended" :sheet="sheet" :chosen="chosenLine" @done="mended = false" />
       <template v-else>
         <judged-sheet
           :sheet="sheet"
           :chosen="chosenLine"
           :bare="bare"
+          :adding="adding"
           @choose="chosenLine = $event"
+          @correct="correct"
         />
         <div class="below">
-          <n-button size="small" @click="turn(-1)">Previous (P)</n-button>
-          <n-button size="small" @click="turn(1)">Next sheet (N)</n-button>
-          <n-button size="small" quaternary :aria-pressed="bare" @click="bare = !bare">
-            {{ bare ? "Show the verdicts" : "Show the drawing alone" }}
-          </n-button>
+          <n-button size="small" @click="turn(-1)">Previous</n-button>
+          <n-button size="small" @click="turn(1)">Next sheet</n-button>
+          <button type="button" class="toggle" :aria-pressed="adding" @click="adding = !adding">
+            {{ adding ? "Draw along it" : "Add a line" }}
+          </button>
+          <button type="button" class="toggle" :aria-pressed="bare" @click="bare = !bare">
+            Bare
+          </button>
+          <button type="button" class="toggle" @click="mended = true">Mend it</button>
         </div>
       </template>
     </div>
     <verdict-panel
-      v-if="sheet"
+      v-if="sheet && !glance"
       :sheet="sheet"
       :group="group"
       :chosen="chosenLine"
+      :exercise-id="lesson.exercise_id"
+      :busy="correcting.isPending.value"
+      :fault="correcting.error.value?.message ?? null"
+      @correct="correct"
       @choose="chosenLine = $event"
       @corners="cornersByHand = true"
     />
@@ -154,7 +229,11 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
 }
 .below {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   padding: 8px 20px 12px;
+}
+.below > * {
+  white-space: nowrap;
 }
 </style>

@@ -1,49 +1,86 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
-import { ref } from "vue";
-import type { Lesson, PupilSheet } from "@/api/client";
-import { useHandIn } from "@/api/queries";
+import { computed, ref } from "vue";
+import type { DemandName, Lesson, PupilSheet, SheetUpload } from "@/api/client";
+import { underWay, useAway, useLessonWork, useSendSheet } from "@/api/marking";
+import ChoiceField from "@/ui/ChoiceField.vue";
 import { dayWords, UNDERSTANDING } from "@/ui/words";
 
 /** The pupils' sheets of a lesson, one after the other, and a place to hand in more. */
 const props = defineProps<{
   lessons: readonly Lesson[];
-  lessonId: number;
+  lesson: Lesson;
   sheets: readonly PupilSheet[];
+  uploads: readonly SheetUpload[];
   chosen: number | null;
+  glance: boolean;
 }>();
-const emit = defineEmits<{ lesson: [id: number]; choose: [id: number] }>();
+const emit = defineEmits<{ lesson: [id: number]; choose: [id: number]; glance: [] }>();
 
-const handIn = useHandIn(() => props.lessonId);
+const sendSheet = useSendSheet(() => props.lesson.id);
+const { cancel, forget, beStrict } = useLessonWork(() => props.lesson.id);
+const away = useAway();
 const input = ref<HTMLInputElement | null>(null);
-const waiting = ref(0);
+const sending = ref(0);
 const refused = ref<string[]>([]);
-/** The photo under way is still judged; those after it are not sent. */
-const stopped = ref(false);
+/** Those taken from the stack on this page, so that one can be put back. */
+const takenAway = ref<{ id: number; name: string }[]>([]);
+let stopped = false;
+
+const DEMANDS: { value: DemandName; label: string }[] = [
+  { value: "first steps", label: "mild: on up to 2°" },
+  { value: "standard", label: "usual: on up to 0.8°" },
+  { value: "stretch", label: "strict: on up to 0.5°" },
+];
+const working = computed(
+  () => props.sheets.filter(underWay).length + props.uploads.filter(underWay).length,
+);
+const done = computed(() => props.sheets.filter((sheet) => !underWay(sheet)).length);
+const failed = computed(() => props.uploads.filter((upload) => upload.state === "failed"));
 
 async function take(files: FileList | null | undefined) {
-  const photos = [...(files ?? [])];
-  waiting.value += photos.length;
+  const all = [...(files ?? [])];
+  sending.value += all.length;
   refused.value = [];
-  stopped.value = false;
-  for (const photo of photos) {
-    if (stopped.value) {
-      waiting.value -= 1;
-      continue;
+  stopped = false;
+  for (const file of all) {
+    if (!stopped) {
+      try {
+        await sendSheet.mutateAsync(file);
+      } catch (fault) {
+        refused.value.push(`${file.name}: ${(fault as Error).message}`);
+      }
     }
-    try {
-      const sheet = await handIn.mutateAsync(photo);
-      emit("choose", sheet.id);
-    } catch (fault) {
-      refused.value.push(`${photo.name}: ${(fault as Error).message}`);
-    }
-    waiting.value -= 1;
+    sending.value -= 1;
   }
   if (input.value) input.value.value = "";
 }
 
-const signOf = (sheet: PupilSheet) =>
-  UNDERSTANDING.find((one) => one.value === sheet.mark?.understanding);
+function stop() {
+  stopped = true;
+  cancel.mutate();
+}
+
+async function takeAway(sheet: PupilSheet) {
+  const gone = await away.mutateAsync({ sheetId: sheet.id, away: true }).catch(() => null);
+  if (gone) takenAway.value.push({ id: sheet.id, name: sheet.pupil?.name ?? sheet.file_name });
+}
+
+async function putBack() {
+  const last = takenAway.value.at(-1);
+  if (!last) return;
+  const back = await away.mutateAsync({ sheetId: last.id, away: false }).catch(() => null);
+  if (back) takenAway.value.pop();
+}
+
+function stateOf(sheet: PupilSheet): string {
+  const mark = UNDERSTANDING.find((one) => one.value === sheet.mark?.understanding);
+  if (mark) return `${mark.sign} ${mark.label}`;
+  if (underWay(sheet)) return "being looked at…";
+  if (sheet.state === "failed") return "cannot be read";
+  if (sheet.state === "cancelled") return "not judged yet";
+  return "to be marked";
+}
 </script>
 
 <template>
@@ -57,48 +94,78 @@ const signOf = (sheet: PupilSheet) =>
       <span class="visually-hidden">Lesson</span>
       <select
         class="plain"
-        :value="lessonId"
+        :value="lesson.id"
         @change="emit('lesson', Number(($event.target as HTMLSelectElement).value))"
       >
-        <option v-for="lesson in lessons" :key="lesson.id" :value="lesson.id">
-          {{ lesson.class_name }}, {{ lesson.exercise_title }}, {{ dayWords(lesson.given_on) }}
+        <option v-for="one in lessons" :key="one.id" :value="one.id">
+          {{ one.class_name }}, {{ one.exercise_title }}, {{ dayWords(one.given_on) }}
         </option>
       </select>
     </label>
+    <choice-field
+      label="Judged"
+      :value="lesson.demand"
+      :options="DEMANDS"
+      @set="beStrict.mutate($event)"
+    />
+    <div v-if="working || sending" class="waiting" role="status">
+      <progress :value="done" :max="done + working + sending" aria-label="Sheets looked at" />
+      <span>{{ done }} looked at, {{ working + sending }} to go</span>
+      <n-button size="tiny" @click="stop">Stop</n-button>
+    </div>
     <ol>
       <li v-for="sheet in sheets" :key="sheet.id">
-        <button type="button" :aria-current="sheet.id === chosen" @click="emit('choose', sheet.id)">
+        <button
+          type="button"
+          class="sheet"
+          :aria-current="sheet.id === chosen && !glance"
+          @click="emit('choose', sheet.id)"
+        >
           <img
             v-if="sheet.verdict?.sheet_found"
             :src="`/api/sheets/${sheet.id}/straight.jpg`"
             alt=""
           />
-          <span v-else class="lost">no sheet found</span>
+          <span v-else class="lost">{{ underWay(sheet) ? "…" : "no sheet" }}</span>
           <span>
             <strong>{{ sheet.pupil?.name ?? sheet.file_name }}</strong>
-            <small v-if="signOf(sheet)">{{ signOf(sheet)?.sign }} {{ signOf(sheet)?.label }}</small>
-            <small v-else>to be marked</small>
+            <small>{{ stateOf(sheet) }}</small>
           </span>
+        </button>
+        <button
+          v-if="sheet.id === chosen && !glance"
+          type="button"
+          class="away"
+          @click="takeAway(sheet)"
+        >
+          Take from the stack
         </button>
       </li>
     </ol>
-    <div v-if="waiting" class="waiting" role="status">
-      <span>Looking at {{ waiting }} {{ waiting === 1 ? "photo" : "photos" }}…</span>
-      <n-button v-if="waiting > 1 && !stopped" size="tiny" @click="stopped = true">
-        Stop after this one
-      </n-button>
-    </div>
+    <p v-if="takenAway.length" role="status">
+      {{ takenAway.at(-1)?.name }} was taken away.
+      <n-button size="tiny" @click="putBack">Put it back</n-button>
+    </p>
+    <p v-for="upload in failed" :key="upload.id" class="refused" role="alert">
+      {{ upload.file_name }}: {{ upload.problem }}
+      <n-button size="tiny" @click="forget.mutate(upload.id)">Understood</n-button>
+    </p>
     <p v-for="message in refused" :key="message" class="refused" role="alert">{{ message }}</p>
-    <n-button :disabled="waiting > 0" @click="input?.click()">Add photos of sheets</n-button>
+    <n-button :disabled="sending > 0" @click="input?.click()">Add sheets</n-button>
+    <p class="hint">Photos, scans, a PDF from the copier, or a ZIP of them.</p>
     <input
       ref="input"
       type="file"
-      accept="image/jpeg,image/png"
+      accept="image/jpeg,image/png,image/webp,image/heic,image/heif,image/tiff,.heic,.pdf,.zip"
       multiple
       hidden
       aria-label="Photos of sheets"
       @change="take(($event.target as HTMLInputElement).files)"
     />
+    <button type="button" class="toggle" :aria-pressed="glance" @click="emit('glance')">
+      The class at a glance
+    </button>
+    <a :href="`/api/lessons/${lesson.id}/slips.pdf`" target="_blank">Print all slips</a>
   </aside>
 </template>
 
@@ -121,7 +188,7 @@ ol {
   padding: 0;
   list-style: none;
 }
-button[aria-current] {
+.sheet {
   display: grid;
   grid-template-columns: 72px 1fr;
   gap: 10px;
@@ -136,7 +203,7 @@ button[aria-current] {
   text-align: left;
   cursor: pointer;
 }
-button[aria-current="true"] {
+.sheet[aria-current="true"] {
   border-color: var(--action);
   background: var(--action-soft);
 }
@@ -153,9 +220,29 @@ img,
   font-size: 12px;
 }
 .waiting {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+progress {
+  width: 100%;
+  accent-color: var(--action);
+}
+.away {
+  min-height: 24px;
+  margin-left: 88px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--quiet);
+  font: inherit;
+  font-size: 13px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+.hint {
+  color: var(--quiet);
+  font-size: 13px;
 }
 small {
   display: block;

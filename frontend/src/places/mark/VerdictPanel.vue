@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { NButton, NInput } from "naive-ui";
 import { computed, ref, watch } from "vue";
-import type { PupilSheet, SchoolClass, Understanding } from "@/api/client";
-import { useSaveMark } from "@/api/queries";
+import type { Corrections, PupilSheet, SchoolClass, Understanding } from "@/api/client";
+import { useSaveMark } from "@/api/marking";
 import { countOf, UNDERSTANDING, VERDICTS } from "@/ui/words";
+import FindingsList from "./FindingsList.vue";
 import LandingTarget from "./LandingTarget.vue";
+import LineEditor from "./LineEditor.vue";
 import { firstWords } from "./words";
 
 /** What the judge found, and what the teacher says: landing targets, words, mark, pupil. */
@@ -12,22 +14,36 @@ const props = defineProps<{
   sheet: PupilSheet;
   group: SchoolClass | undefined;
   chosen: number | null;
+  exerciseId: number;
+  /** A correction is on its way to the judge. */
+  busy: boolean;
+  fault: string | null;
 }>();
-const emit = defineEmits<{ choose: [index: number | null]; corners: [] }>();
+const emit = defineEmits<{
+  choose: [index: number | null];
+  corners: [];
+  correct: [corrections: Corrections];
+}>();
 
 const saving = useSaveMark();
 const pupilId = ref<number | null>(null);
 const understanding = ref<Understanding | null>(null);
 const words = ref("");
 const savedFor = ref("");
+let proposed = "";
 
 watch(
   () => [props.sheet.id, props.sheet.verdict] as const,
   ([id], old) => {
+    const first = firstWords(props.sheet.verdict?.findings ?? []);
+    const another = id !== old?.[0];
+    // What was typed stays when a line is corrected; what was proposed follows the verdict.
+    if (another || words.value === proposed) words.value = props.sheet.mark?.words ?? first;
+    proposed = words.value;
+    if (!another) return;
     pupilId.value = props.sheet.pupil?.id ?? null;
     understanding.value = props.sheet.mark?.understanding ?? null;
-    words.value = props.sheet.mark?.words ?? firstWords(props.sheet.verdict?.findings ?? []);
-    if (id !== old?.[0]) savedFor.value = "";
+    savedFor.value = "";
   },
   { immediate: true },
 );
@@ -42,6 +58,12 @@ const counts = computed(() =>
 const line = computed(() =>
   props.chosen === null ? undefined : verdict.value?.strokes[props.chosen],
 );
+function show(lines: readonly number[]) {
+  const index = verdict.value?.strokes.findIndex((stroke) => stroke.number === lines[0]) ?? -1;
+  emit("choose", index >= 0 ? index : null);
+}
+const say = (message: string) =>
+  (words.value = words.value.trim() ? `${words.value.trimEnd()}\n${message}` : message);
 const missing = computed(() => {
   if (pupilId.value === null) return "Choose the pupil.";
   return understanding.value === null ? "Choose a mark." : "";
@@ -69,17 +91,14 @@ async function save() {
           {{ one.sign }} {{ one.count }} {{ one.word }}
         </span>
       </p>
-      <p v-if="line" class="line" aria-live="polite">
-        <strong>Line {{ (chosen ?? 0) + 1 }}</strong
-        >, {{ line.family === "free" ? "no family" : line.family }}: {{ line.verdict
-        }}<template v-if="line.angle_deg !== null">, {{ line.angle_deg.toFixed(1) }}°</template>
-        <template v-if="line.miss_mm !== null"
-          >, passes {{ line.miss_mm.toFixed(1) }} mm beside the point</template
-        >
-        <template v-if="line.own_deg != null"
-          >, {{ line.own_deg.toFixed(1) }}° to their own point</template
-        >
-      </p>
+      <line-editor
+        v-if="line"
+        :sheet="sheet"
+        :line="line"
+        :place="chosen ?? 0"
+        :busy="busy"
+        @correct="emit('correct', $event)"
+      />
       <p v-else class="line quiet">Click a line to see its number and the true line.</p>
       <div class="targets">
         <landing-target
@@ -92,12 +111,14 @@ async function save() {
         />
       </div>
     </template>
-    <ul class="findings">
-      <li v-for="(finding, i) in verdict?.findings" :key="i" :class="finding.level">
-        {{ finding.message }}
-      </li>
-    </ul>
-    <n-button size="small" @click="emit('corners')">Set the corners by hand</n-button>
+    <p v-if="fault" class="refused" role="alert">{{ fault }}</p>
+    <findings-list
+      :findings="verdict?.findings ?? []"
+      :exercise-id="exerciseId"
+      @show="show($event.lines ?? [])"
+      @say="say"
+    />
+    <button type="button" class="toggle" @click="emit('corners')">Set the corners by hand</button>
 
     <h2>To the pupil</h2>
     <label class="pupil field">
@@ -132,6 +153,7 @@ async function save() {
     >
       Save to the register
     </n-button>
+    <a :href="`/api/sheets/${sheet.id}/slip.pdf`" target="_blank">Print the slip</a>
     <p v-if="saving.error.value" class="refused" role="alert">{{ saving.error.value.message }}</p>
     <p v-else-if="savedFor" role="status">
       Saved for {{ savedFor }}. <router-link to="/register">See the register</router-link>
@@ -177,24 +199,6 @@ async function save() {
 .targets {
   display: flex;
   gap: 12px;
-}
-.findings {
-  display: grid;
-  gap: 8px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.findings li {
-  padding-left: 10px;
-  border-left: 4px solid var(--line);
-}
-.findings .praise {
-  border-left-color: var(--on);
-}
-.findings .fix {
-  border-left-color: var(--off);
-  border-left-style: dashed;
 }
 .pupil,
 .verdict :deep(.n-input) {

@@ -24,6 +24,8 @@ from orthopsis.web.marking_models import (
     AwayIn,
     CornersIn,
     DemandIn,
+    DismissedLineOut,
+    FaceOut,
     MarkIn,
     MarkOut,
     PhraseIn,
@@ -61,7 +63,10 @@ def send_sheets(
     files: Annotated[list[UploadFile], File()],
     pupil_id: Annotated[int | None, Form()] = None,
 ) -> list[UploadOut]:
-    """Take photos, ZIP files or PDFs of sheets; they are opened and judged in the background."""
+    """Take photos, ZIP files or PDFs of sheets; they are opened and judged in the background.
+
+    Answers the files that hold several sheets; single pictures are on the stack at once.
+    """
     store: Store = request.app.state.store
     sent = []
     for file in files:
@@ -69,14 +74,21 @@ def send_sheets(
         with store.session() as session:
             name = file.filename or "photo"
             row = intake.send(session, teacher.id, lesson_id, name, data, pupil_id)
-            sent.append(UploadOut.model_validate(row))
+            if row is not None:
+                sent.append(UploadOut.model_validate(row))
     request.app.state.marking.look()
     return sent
 
 
 @router.get("/lessons/{lesson_id}/uploads")
-def list_uploads(lesson_id: int, session: Records, teacher: AtWork) -> list[UploadOut]:
-    """Files that are not opened yet, and those that could not be."""
+def list_uploads(
+    lesson_id: int, request: Request, session: Records, teacher: AtWork
+) -> list[UploadOut]:
+    """Files that are not opened yet, and those that could not be.
+
+    Whoever asks is about to mark: the judge's processes get ready.
+    """
+    request.app.state.marking.warm()
     rows = intake.uploads(session, teacher.id, lesson_id)
     return [UploadOut.model_validate(row) for row in rows]
 
@@ -197,7 +209,16 @@ def straight(sheet_id: int, session: Records, teacher: AtWork) -> Response:
 def photo_of(sheet_id: int, session: Records, teacher: AtWork) -> Response:
     """The photo as it was handed in, without notes on place, time and device."""
     picture = lessons.sheet_picture(session, teacher.id, sheet_id)
+    if picture.photo_type == intake.SEALED:
+        raise NotFound("this photo has not been opened yet; look again in a moment")
     return Response(picture.photo, media_type=picture.photo_type)
+
+
+@router.get("/sheets/{sheet_id}/faces")
+def list_faces(sheet_id: int, session: Records, teacher: AtWork) -> list[FaceOut]:
+    """The faces of the pupil's own drawing, each with its true middle."""
+    row = lessons.sheet(session, teacher.id, sheet_id)
+    return [FaceOut.model_validate(face) for face in verdicts.faces_of(row)]
 
 
 @router.get("/sheets/{sheet_id}/slip.pdf", response_class=Response, responses=PDF)
@@ -284,6 +305,8 @@ def _one_out(
     if row.verdict:
         record = verdicts.in_own_words(row.verdict.record, own)
         verdict = VerdictOut.model_validate(record)
+    corrections = verdicts.corrections_of(row.verdict) if row.verdict else Corrections()
+    found = row.verdict.record.get("found", []) if row.verdict else []
     return PupilSheetOut(
         id=row.id,
         lesson_id=row.lesson_id,
@@ -295,6 +318,11 @@ def _one_out(
         sheet=sheet,
         families=families,
         verdict=verdict,
-        corrections=verdicts.corrections_of(row.verdict) if row.verdict else Corrections(),
+        corrections=corrections,
+        dismissed=[
+            DismissedLineOut.model_validate({"number": number, **found[number]})
+            for number, change in corrections.lines.items()
+            if change.dismissed and number < len(found)
+        ],
         mark=MarkOut.model_validate(row.mark) if row.mark else None,
     )

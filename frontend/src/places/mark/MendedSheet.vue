@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import type { PupilSheet, XY } from "@/api/client";
+import { useFaces } from "@/api/marking";
+
+/**
+ * Their own drawing, mended: what one correction would change. The drawing stretched as if the
+ * points lay further apart, the right line beside the wrong one, or the true middle of a face.
+ */
+const props = defineProps<{ sheet: PupilSheet; chosen: number | null }>();
+const emit = defineEmits<{ done: [] }>();
+
+type Way = "spread" | "line" | "middle";
+const WAYS: { value: Way; label: string }[] = [
+  { value: "line", label: "The right line" },
+  { value: "middle", label: "The true middle" },
+  { value: "spread", label: "Points further apart" },
+];
+const way = ref<Way>("line");
+const spread = ref(140);
+const faces = useFaces(() => props.sheet.id);
+const faceNumber = ref(0);
+const face = computed(() => faces.data.value?.[faceNumber.value % (faces.data.value.length || 1)]);
+const picture = computed(() => `/api/sheets/${props.sheet.id}/straight.jpg`);
+const width = computed(() => props.sheet.sheet.width_mm);
+const height = computed(() => props.sheet.sheet.height_mm);
+
+/** The chosen line, or the worst that is off. */
+const line = computed(() => {
+  const strokes = props.sheet.verdict?.strokes ?? [];
+  const chosen = props.chosen === null ? undefined : strokes[props.chosen];
+  if (chosen?.true) return chosen;
+  return strokes
+    .filter((stroke) => stroke.true && stroke.verdict === "off")
+    .sort((a, b) => (b.angle_deg ?? 0) - (a.angle_deg ?? 0))[0];
+});
+
+const DETAIL = 60;
+/** A window on the sheet around a place, kept within it. */
+function near([x, y]: XY): string {
+  const half = DETAIL / 2;
+  const left = Math.max(0, Math.min(width.value - DETAIL, x - half));
+  const top = Math.max(0, Math.min(height.value - DETAIL, y - half));
+  return `${left} ${top} ${DETAIL} ${DETAIL}`;
+}
+const whole = computed(() => `0 0 ${width.value} ${height.value}`);
+const detail = computed(() => {
+  if (way.value === "middle") return face.value ? near(face.value.middle) : null;
+  return line.value ? near(line.value.to as XY) : null;
+});
+const empty = computed(() => {
+  if (way.value === "line" && !line.value) return "No line is off, and none is chosen.";
+  if (way.value === "middle" && faces.data.value?.length === 0)
+    return "No face has all four sides found, so its middle cannot be shown.";
+  return "";
+});
+const root = ref<HTMLElement | null>(null);
+const show = () => void root.value?.requestFullscreen?.();
+</script>
+
+<template>
+  <div ref="root" class="mended">
+    <div class="bar">
+      <button
+        v-for="one in WAYS"
+        :key="one.value"
+        type="button"
+        class="toggle"
+        :aria-pressed="way === one.value"
+        @click="way = one.value"
+      >
+        {{ one.label }}
+      </button>
+      <label v-if="way === 'spread'" class="slider">
+        <span>Spread {{ spread }} %</span>
+        <input v-model.number="spread" type="range" min="100" max="220" step="5" />
+      </label>
+      <button
+        v-if="way === 'middle' && (faces.data.value?.length ?? 0) > 1"
+        type="button"
+        class="toggle"
+        @click="faceNumber += 1"
+      >
+        Next face
+      </button>
+      <span class="gap" />
+      <button type="button" class="toggle" @click="show">Full screen</button>
+      <button type="button" class="toggle" @click="emit('done')">Back to the lines</button>
+    </div>
+    <p v-if="empty" class="empty">{{ empty }}</p>
+    <div v-else class="pair" :class="way">
+      <figure>
+        <svg :viewBox="whole" role="img" aria-label="The drawing as it is">
+          <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
+          <template v-if="way === 'line' && line">
+            <line
+              class="wrong"
+              :x1="line.from[0]"
+              :y1="line.from[1]"
+              :x2="line.to[0]"
+              :y2="line.to[1]"
+            />
+            <line
+              v-if="line.true"
+              class="right"
+              :x1="line.true[0][0]"
+              :y1="line.true[0][1]"
+              :x2="line.true[1][0]"
+              :y2="line.true[1][1]"
+            />
+          </template>
+          <template v-if="way === 'middle' && face">
+            <path
+              class="right"
+              :d="`M${face.corners[0]} L${face.corners[2]} M${face.corners[1]} L${face.corners[3]}`"
+            />
+          </template>
+        </svg>
+        <figcaption>{{ way === "spread" ? "As it was drawn" : "The whole drawing" }}</figcaption>
+      </figure>
+      <figure v-if="way === 'spread'">
+        <svg
+          :viewBox="whole"
+          preserveAspectRatio="none"
+          role="img"
+          aria-label="The drawing stretched sideways"
+          :style="{ aspectRatio: `${(width * spread) / 100} / ${height}` }"
+        >
+          <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
+        </svg>
+        <figcaption>
+          With both points {{ spread - 100 }} % further apart: every angle opens
+        </figcaption>
+      </figure>
+      <figure v-else-if="detail">
+        <svg :viewBox="detail" role="img" aria-label="One place, enlarged">
+          <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
+          <template v-if="way === 'line' && line">
+            <line
+              class="wrong"
+              :x1="line.from[0]"
+              :y1="line.from[1]"
+              :x2="line.to[0]"
+              :y2="line.to[1]"
+            />
+            <line
+              v-if="line.true"
+              class="right"
+              :x1="line.true[0][0]"
+              :y1="line.true[0][1]"
+              :x2="line.true[1][0]"
+              :y2="line.true[1][1]"
+            />
+          </template>
+          <template v-if="way === 'middle' && face">
+            <path
+              class="right"
+              :d="`M${face.corners[0]} L${face.corners[2]} M${face.corners[1]} L${face.corners[3]}`"
+            />
+            <circle class="dot" :cx="face.middle[0]" :cy="face.middle[1]" r="1" />
+            <path
+              class="wrong"
+              :d="`M${face.halfway[0] - 2} ${face.halfway[1]} h4 M${face.halfway[0]} ${face.halfway[1] - 2} v4`"
+            />
+          </template>
+        </svg>
+        <figcaption v-if="way === 'line'">
+          Dotted: as drawn. Dashed: where it should go, to {{ line?.family }}.
+        </figcaption>
+        <figcaption v-else>
+          Where the diagonals cross is the middle we see; the cross is the ruler's halfway.
+        </figcaption>
+      </figure>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.mended {
+  display: grid;
+  grid-row: 1 / -1;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+  background: var(--desk);
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 12px 16px;
+}
+.gap {
+  flex: 1;
+}
+.slider {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 16px;
+  align-content: center;
+  align-items: center;
+  min-height: 0;
+  padding: 8px 16px;
+  overflow: auto;
+}
+figure {
+  min-width: 0;
+  margin: 0;
+}
+.pair.spread {
+  grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr);
+  align-content: stretch;
+}
+.pair.spread figure {
+  min-height: 0;
+  height: 100%;
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  justify-items: start;
+}
+.pair.spread svg {
+  width: auto;
+  height: 100%;
+}
+svg {
+  display: block;
+  width: 100%;
+  background: var(--paper);
+  box-shadow: var(--shadow);
+}
+figcaption {
+  margin-top: 6px;
+  font-size: 14px;
+}
+.wrong,
+.right {
+  fill: none;
+  stroke-width: 3px;
+  stroke-linecap: round;
+  vector-effect: non-scaling-stroke;
+}
+.wrong {
+  stroke: #b3261e;
+  stroke-dasharray: 0.1 7;
+  stroke-width: 4px;
+}
+.right {
+  stroke: #2e4c7e;
+  stroke-dasharray: 12 6;
+}
+.dot {
+  fill: #2e4c7e;
+}
+.empty {
+  padding: 24px;
+}
+</style>
