@@ -35,7 +35,7 @@ class Expected:
 
 
 class Middle(NamedTuple):
-    """The middle of a face by its diagonals (mm), and the piece it belongs to."""
+    """A place on a face by its diagonals (mm), mostly its middle, and the piece it belongs to."""
 
     at: XY
     piece: str | None
@@ -96,13 +96,13 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
 
 
 def _middles(made: Sequence[Step]) -> Iterator[Middle]:
-    """Where two lines that were joined from mark to mark cross: the middle of a face."""
+    """Where a diagonal, joined from mark to mark, is crossed: a face's middle, or a part of it."""
     joined = {m.makes for step in made for m in step.moves if m.do is Do.JOIN}
     for step in made:
         at = {mark.name: mark.at for mark in step.marks}
         for move in step.moves:
-            both = move.do is Do.CROSS and len(move.uses) == 2 and set(move.uses) <= joined
-            if both and move.makes in at:
+            by_diagonal = move.do is Do.CROSS and bool(set(move.uses) & joined)
+            if by_diagonal and move.makes in at:
                 yield Middle(at[move.makes].xy, step.piece)
 
 

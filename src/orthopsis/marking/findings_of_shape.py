@@ -14,7 +14,6 @@ from orthopsis.marking.findings import Finding, Reading
 from orthopsis.marking.findings_of_lines import counted, numbers_of
 from orthopsis.marking.fitting import SURELY_DEG, Array
 from orthopsis.marking.verdicts import Verdict
-from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
@@ -124,7 +123,7 @@ def _back_corners(reading: Reading, corners: list[_Corner]) -> list[Finding]:
         if len(lines) < 3 or len(crossings) < 2:
             continue
         apart = max(math.dist(a, b) for a, b in combinations(crossings, 2))
-        doubt = sum(_sway_mm(reading, n, corner.at) for n in lines)
+        doubt = math.hypot(*(_sway_mm(reading, n, corner.at) for n in lines))
         if apart - doubt > BACK_CORNER_MM:
             said.append(
                 Finding(
@@ -241,20 +240,25 @@ def _middles(reading: Reading) -> list[Finding]:
         if not line.assigned.found.dark:
             continue
         for middle in reading.key.middles:
-            if middle.piece != edge.stroke.piece or not _passes(edge, middle.at):
+            if not _one_thing(middle.piece, edge.stroke.piece) or not _passes(edge, middle.at):
                 continue
             off = _beside(reading, n, middle.at)
             if abs(off) - _sway_mm(reading, n, middle.at) > MIDDLE_MM:
                 said.append(
                     Finding(
                         "not-the-middle", "fix", middle.at,
-                        f"This line is {abs(off):.0f} mm beside the middle of its face as we see "
-                        "it. Cross the diagonals of the face: where they cross is the middle.",
+                        f"This line is {abs(off):.0f} mm beside the place that the diagonal gives. "
+                        "Cross the diagonals of the face: they show its middle as we see it.",
                         (n,),
                     )
                 )  # fmt: skip
                 break
     return said[:MOST_OF_ONE_KIND]
+
+
+def _one_thing(piece: str | None, part: str | None) -> bool:
+    """Whether a part, such as a letter of a word, belongs to a piece."""
+    return piece == part or (piece is not None and part is not None and part.startswith(piece))
 
 
 def _passes(edge: Expected, place: XY) -> bool:
@@ -383,13 +387,18 @@ def _drawn(edge: Expected, seen: Array) -> bool:
     (x0, y0), (x1, y1) = edge.stroke.segment
     if math.dist((x0, y0), (x1, y1)) < 4.0:
         return True
+    return _share_beside((x0, y0), (x1, y1), seen) > 0.6
+
+
+def _share_beside(start: XY, end: XY, lines: Array) -> float:
+    """How much of a segment has one of the lines beside it, running the same way."""
+    (x0, y0), (x1, y1) = start, end
     places = [(x0 + t * (x1 - x0), y0 + t * (y1 - y0)) for t in np.linspace(0.1, 0.9, 9)]
-    along = Point(x1 - x0, y1 - y0, 0.0)
-    step = seen[:, 2:] - seen[:, :2]
-    turn = np.abs(step[:, 0] * along.y - step[:, 1] * along.x)
-    turn /= np.maximum(np.hypot(step[:, 0], step[:, 1]) * math.hypot(along.x, along.y), 1e-9)
-    beside = seen[turn < math.sin(math.radians(6.0))]
-    return float((distances(places, beside) < 1.5).mean()) > 0.6
+    step = lines[:, 2:] - lines[:, :2]
+    turn = np.abs(step[:, 0] * (y1 - y0) - step[:, 1] * (x1 - x0))
+    turn /= np.maximum(np.hypot(step[:, 0], step[:, 1]) * math.dist(start, end), 1e-9)
+    beside = lines[turn < math.sin(math.radians(6.0))]
+    return float((distances(places, beside) < 1.5).mean())
 
 
 def _unerased(reading: Reading) -> list[Finding]:
@@ -418,5 +427,4 @@ def _under_outline(reading: Reading, number: int) -> bool:
     """Whether an edge of the finished drawing lies where this line was taken for a light one."""
     outlines = reading.key.segments[reading.key.outlines > 0.5]
     found = reading.judged[number].assigned.found
-    places = [found.start, found.middle, found.end]
-    return bool((distances(places, outlines) < 1.2).sum() >= 2)
+    return _share_beside(found.start, found.end, outlines) > 0.5

@@ -112,6 +112,7 @@ def _jpeg(picture: Picture) -> bytes:
 SIDE_MM = 1.0
 """How near a face's side lies to the edge of the drawing that it is."""
 LEAST_SIDE_MM = 12.0
+CLEARLY_MM = 1.5
 
 
 class SeenFace(NamedTuple):
@@ -148,8 +149,13 @@ def faces(key: AnswerKey, strokes: Sequence[JudgedStroke]) -> list[SeenFace]:
             if not middle.at_infinity:
                 halfway = (a[0] + b[0] + c[0] + d[0]) / 4, (a[1] + b[1] + c[1] + d[1]) / 4
                 found.append(SeenFace((a, b, c, d), middle.xy, halfway))
-    # Those first on which the ruler's halfway is most wrong.
-    return sorted(found, key=lambda face: -math.dist(face.middle, face.halfway))
+    # Large faces first, of those on which the ruler's halfway is clearly wrong.
+    return sorted(found, key=lambda f: (math.dist(f.middle, f.halfway) < CLEARLY_MM, -_area(f)))
+
+
+def _area(face: SeenFace) -> float:
+    (ax, ay), (bx, by), (cx, cy), (dx, dy) = face.corners
+    return abs((cx - ax) * (dy - by) - (cy - ay) * (dx - bx)) / 2
 
 
 def _drawn_side(strokes: Sequence[JudgedStroke], start: XY, end: XY, piece: str) -> Line | None:
