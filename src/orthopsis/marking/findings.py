@@ -92,10 +92,11 @@ class Reading:
 
 def findings(reading: Reading) -> list[Finding]:
     """Praise, fixes and tidying, in the order in which they are said."""
+    from orthopsis.marking.findings_of_counts import of_counts
     from orthopsis.marking.findings_of_lines import of_lines, praise
     from orthopsis.marking.findings_of_shape import of_shape
 
-    said = [*of_lines(reading), *of_shape(reading)]
+    said = [*of_lines(reading), *of_shape(reading), *of_counts(reading)]
     return [*praise(reading), *in_order(said)]
 
 
