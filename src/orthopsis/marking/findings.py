@@ -27,8 +27,6 @@ TITLES = {
     "level-tilts": "Level lines that tilt",
     "line-misses": "Lines that pass beside the vanishing point",
     "not-the-middle": "A middle that is not the perspective middle",
-    "repeats-uneven": "Repeats that do not shrink evenly",
-    "wall-thickness": "Walls that change their thickness",
     "back-corner": "Back corners that do not meet",
     "misplaced": "Edges beside their place",
     "missing-edge": "Edges that were forgotten",

@@ -24,6 +24,11 @@ const setting = useSetCorners();
 const { hold, viewBox, mmPerPx, toSheet } = useDesk({ width, height, points: [] }, "sheet", false);
 const outline = computed(() => corners.value.map((corner) => corner.join(",")).join(" "));
 
+/** The corner that is held or has the focus is shown enlarged: the loupe. */
+const LOUPE_PX = 45;
+const held = ref<number | null>(null);
+const under = computed(() => (held.value === null ? undefined : corners.value[held.value]));
+
 function move(index: number, [x, y]: XY) {
   corners.value[index] = [Math.min(width, Math.max(0, x)), Math.min(height, Math.max(0, y))];
 }
@@ -39,6 +44,17 @@ async function straighten() {
 <template>
   <div class="setter">
     <p class="hint">Drag the four corners onto the corners of the paper.</p>
+    <svg
+      v-if="under"
+      :class="['loupe', { left: held === 1 || held === 2 }]"
+      :viewBox="`${under[0] - LOUPE_PX} ${under[1] - LOUPE_PX} ${2 * LOUPE_PX} ${2 * LOUPE_PX}`"
+      aria-hidden="true"
+    >
+      <image :href="`/api/sheets/${sheet.id}/photo`" :width="width" :height="height" />
+      <path
+        :d="`M${under[0] - LOUPE_PX} ${under[1]} h${2 * LOUPE_PX} M${under[0]} ${under[1] - LOUPE_PX} v${2 * LOUPE_PX}`"
+      />
+    </svg>
     <svg :ref="hold" :viewBox="viewBox" role="group" aria-label="Photo with the sheet's corners">
       <image :href="`/api/sheets/${sheet.id}/photo`" :width="width" :height="height" />
       <polygon :points="outline" pointer-events="none" />
@@ -56,6 +72,7 @@ async function straighten() {
         :label="`Sheet's ${NAMES[i]} corner`"
         :reading="NAMES[i] ?? ''"
         @move="move(i, $event)"
+        @focusin="held = i"
       />
     </svg>
     <div class="row">
@@ -70,6 +87,7 @@ async function straighten() {
 
 <style scoped>
 .setter {
+  position: relative;
   display: grid;
   grid-template-rows: auto minmax(0, 1fr) auto;
   height: 100%;
@@ -81,7 +99,28 @@ async function straighten() {
   align-items: center;
   padding: 8px 20px;
 }
-svg {
+.loupe {
+  position: absolute;
+  top: 44px;
+  right: 20px;
+  z-index: 1;
+  width: 190px;
+  height: 190px;
+  border-radius: 50%;
+  background: var(--paper);
+  box-shadow: var(--shadow);
+  pointer-events: none;
+}
+.loupe.left {
+  right: auto;
+  left: 20px;
+}
+.loupe path {
+  stroke: #2e4c7e;
+  stroke-width: 1.5px;
+  vector-effect: non-scaling-stroke;
+}
+svg:not(.loupe) {
   width: 100%;
   height: 100%;
   touch-action: none;

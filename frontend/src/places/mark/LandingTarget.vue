@@ -44,8 +44,9 @@ const found = computed<XY | null>(() => {
 });
 const words = computed(() => {
   if (!found.value) return `${props.point.lines} lines; too few to tell where they meet`;
-  const miss = Math.hypot(...found.value);
-  return `${props.point.lines} lines meet ${miss.toFixed(1)} mm from it`;
+  const miss = Math.hypot(...found.value).toFixed(1);
+  const doubt = props.point.ellipse ? ` ± ${(2 * props.point.ellipse[0]).toFixed(1)}` : "";
+  return `${props.point.lines} lines meet ${miss}${doubt} mm from it`;
 });
 const clip = computed(() => `target-${props.point.name.replace(/\W/g, "")}`);
 </script>
@@ -79,6 +80,13 @@ const clip = computed(() => `target-${props.point.name.replace(/\W/g, "")}`);
         :d="`M${-2 * zoom} 0 H${2 * zoom} M0 ${-2 * zoom} V${2 * zoom}`"
         class="cross"
         :stroke="familyColour(point.name)"
+      />
+      <ellipse
+        v-if="found && point.ellipse"
+        :transform="`translate(${found[0]} ${found[1]}) rotate(${point.ellipse[2]})`"
+        :rx="2 * point.ellipse[0]"
+        :ry="2 * point.ellipse[1]"
+        class="doubt"
       />
       <path
         v-if="found"
@@ -139,6 +147,12 @@ text {
 }
 .cross {
   stroke-width: 2.5px;
+  vector-effect: non-scaling-stroke;
+}
+.doubt {
+  fill: rgb(35 39 46 / 14%);
+  stroke: #23272e;
+  stroke-width: 1px;
   vector-effect: non-scaling-stroke;
 }
 .found {

@@ -58,6 +58,19 @@ const counts = computed(() =>
 const line = computed(() =>
   props.chosen === null ? undefined : verdict.value?.strokes[props.chosen],
 );
+/** How the sheet was found, and how well. */
+const photoWords = computed(() => {
+  const photo = verdict.value?.photo;
+  if (!photo) return "";
+  const how = {
+    edges: "by its edges",
+    marks: "by its corner marks",
+    scan: "as a flat scan",
+    hand: "by corners set by hand",
+  }[photo.how];
+  return `Sheet found ${how ?? ""}, ${Math.round(100 * photo.sure)} % sure, ${photo.px_per_mm.toFixed(1)} pixels to a millimetre.`;
+});
+
 function show(lines: readonly number[]) {
   const index = verdict.value?.strokes.findIndex((stroke) => stroke.number === lines[0]) ?? -1;
   emit("choose", index >= 0 ? index : null);
@@ -99,7 +112,9 @@ async function save() {
         :busy="busy"
         @correct="emit('correct', $event)"
       />
-      <p v-else class="line quiet">Click a line to see its number and the true line.</p>
+      <p v-else class="line quiet">
+        Click a line to see its number and the true line. {{ photoWords }}
+      </p>
       <div class="targets">
         <landing-target
           v-for="point in verdict.vanishing_points"
