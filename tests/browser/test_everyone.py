@@ -35,6 +35,15 @@ def opened(watched, view):
     return page
 
 
+def settled(page):
+    """Once the theme has changed: colours fade over, and are only then what they will be."""
+    page.wait_for_timeout(150)
+    page.evaluate(
+        "Promise.race([new Promise((done) => setTimeout(done, 3000)), Promise.allSettled("
+        "document.getAnimations().map((one) => one.finished))])"
+    )
+
+
 @pytest.mark.parametrize("view", VIEWS)
 def test_no_view_breaks_the_accessibility_guidelines_or_its_window(watched, view):
     """Outside: axe-core's rules of WCAG 2.0 to 2.2, levels A and AA, in both themes. In every size
@@ -44,6 +53,7 @@ def test_no_view_breaks_the_accessibility_guidelines_or_its_window(watched, view
     page.evaluate(AXE)
     for theme in ("light", "dark"):
         page.emulate_media(color_scheme=theme)
+        settled(page)
         found = page.evaluate(
             """tags => axe.run({ runOnly: tags }).then(({ violations, passes }) => ({
               passed: passes.length,
