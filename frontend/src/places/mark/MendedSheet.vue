@@ -2,6 +2,7 @@
 import { computed, ref } from "vue";
 import type { PupilSheet, XY } from "@/api/client";
 import { useFaces } from "@/api/marking";
+import MendedLines from "./MendedLines.vue";
 
 /**
  * Their own drawing, mended: what one correction would change. The drawing stretched as if the
@@ -34,6 +35,9 @@ const line = computed(() => {
     .filter((stroke) => stroke.true && stroke.verdict === "off")
     .sort((a, b) => (b.angle_deg ?? 0) - (a.angle_deg ?? 0))[0];
 });
+
+const shownLine = computed(() => (way.value === "line" ? line.value : undefined));
+const shownFace = computed(() => (way.value === "middle" ? face.value : undefined));
 
 const DETAIL = 60;
 /** A window on the sheet around a place, kept within it. */
@@ -92,29 +96,7 @@ const show = () => void root.value?.requestFullscreen?.();
       <figure>
         <svg :viewBox="whole" role="img" aria-label="The drawing as it is">
           <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
-          <template v-if="way === 'line' && line">
-            <line
-              class="wrong"
-              :x1="line.from[0]"
-              :y1="line.from[1]"
-              :x2="line.to[0]"
-              :y2="line.to[1]"
-            />
-            <line
-              v-if="line.true"
-              class="right"
-              :x1="line.true[0][0]"
-              :y1="line.true[0][1]"
-              :x2="line.true[1][0]"
-              :y2="line.true[1][1]"
-            />
-          </template>
-          <template v-if="way === 'middle' && face">
-            <path
-              class="right"
-              :d="`M${face.corners[0]} L${face.corners[2]} M${face.corners[1]} L${face.corners[3]}`"
-            />
-          </template>
+          <mended-lines :line="shownLine" :face="shownFace" />
         </svg>
         <figcaption>{{ way === "spread" ? "As it was drawn" : "The whole drawing" }}</figcaption>
       </figure>
@@ -135,32 +117,12 @@ const show = () => void root.value?.requestFullscreen?.();
       <figure v-else-if="detail">
         <svg :viewBox="detail" role="img" aria-label="One place, enlarged">
           <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
-          <template v-if="way === 'line' && line">
-            <line
-              class="wrong"
-              :x1="line.from[0]"
-              :y1="line.from[1]"
-              :x2="line.to[0]"
-              :y2="line.to[1]"
-            />
-            <line
-              v-if="line.true"
-              class="right"
-              :x1="line.true[0][0]"
-              :y1="line.true[0][1]"
-              :x2="line.true[1][0]"
-              :y2="line.true[1][1]"
-            />
-          </template>
-          <template v-if="way === 'middle' && face">
+          <mended-lines :line="shownLine" :face="shownFace" />
+          <template v-if="shownFace">
+            <circle class="dot" :cx="shownFace.middle[0]" :cy="shownFace.middle[1]" r="1" />
             <path
-              class="right"
-              :d="`M${face.corners[0]} L${face.corners[2]} M${face.corners[1]} L${face.corners[3]}`"
-            />
-            <circle class="dot" :cx="face.middle[0]" :cy="face.middle[1]" r="1" />
-            <path
-              class="wrong"
-              :d="`M${face.halfway[0] - 2} ${face.halfway[1]} h4 M${face.halfway[0]} ${face.halfway[1] - 2} v4`"
+              class="halfway"
+              :d="`M${shownFace.halfway[0] - 2} ${shownFace.halfway[1]} h4 M${shownFace.halfway[0]} ${shownFace.halfway[1] - 2} v4`"
             />
           </template>
         </svg>
@@ -238,21 +200,13 @@ figcaption {
   margin-top: 6px;
   font-size: 14px;
 }
-.wrong,
-.right {
+.halfway {
   fill: none;
-  stroke-width: 3px;
-  stroke-linecap: round;
-  vector-effect: non-scaling-stroke;
-}
-.wrong {
   stroke: #b3261e;
-  stroke-dasharray: 0.1 7;
   stroke-width: 4px;
-}
-.right {
-  stroke: #2e4c7e;
-  stroke-dasharray: 12 6;
+  stroke-linecap: round;
+  stroke-dasharray: 0.1 7;
+  vector-effect: non-scaling-stroke;
 }
 .dot {
   fill: #2e4c7e;
