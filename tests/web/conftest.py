@@ -35,10 +35,18 @@ def store(migrated):
     return migrated
 
 
-@pytest.fixture
-def client(store):
-    with TestClient(create_app(store), base_url="http://127.0.0.1") as client:
+@pytest.fixture(scope="session")
+def running(migrated):
+    """One app for all tests, as a server is: its processes load what they need only once."""
+    with TestClient(create_app(migrated), base_url="http://127.0.0.1") as client:
         yield client
+
+
+@pytest.fixture
+def client(store, running):
+    running.headers.clear()
+    running.cookies.clear()
+    return running
 
 
 @pytest.fixture

@@ -17,9 +17,9 @@ ORDER = {"parts": ["starter"], "marks": True}
 
 
 @pytest.fixture
-def job_of(client, school, store):
+def job_of(client, school, store, monkeypatch):
     """Asks for a class's sheets; the executor of the tests does nothing by itself."""
-    client.app.state.jobs.submit = lambda job_id: None
+    monkeypatch.setattr(client.app.state.jobs, "submit", lambda job_id: None)
     one = client.post("/api/exercises", json=ONE_POINT).json()
 
     def ask(class_id=None, **order):

@@ -36,21 +36,18 @@ def photograph(
     source = np.array([[0, 0], [w, 0], [w, h], [0, h]], np.float32) - np.float32(0.5)
     target = flat.astype(np.float32) - np.float32(0.5)
     change = np.asarray(cv2.getPerspectiveTransform(source, target), dtype=float)
-    xs, ys = _where_on_paper(change, (width, height), (w, h), around, rng)
+    xs, ys = _where_on_paper(change, (width, height), (w, h), around)
     photo = cv2.remap(paper, xs, ys, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
-    inside = np.minimum(np.minimum(xs + 0.5, w - 0.5 - xs), np.minimum(ys + 0.5, h - 0.5 - ys))
-    cover = np.clip(inside * width / w * 0.8 + 0.5, 0.0, 1.0)
-    shade = cv2.GaussianBlur(np.roll(cover, (14, 10), (0, 1)), (0, 0), 14.0)
-    table = desk(around.desk, width, height, rng) * (1.0 - 0.35 * shade)
-    photo = photo * cover + table * (1.0 - cover)
+    inside = np.minimum(np.minimum(xs, w - 1 - xs), np.minimum(ys, h - 1 - ys))
+    cover = np.clip((inside + 0.5) * (0.8 * width / w) + 0.5, 0.0, 1.0)
+    table = desk(around.desk, width, height, rng) * (1.0 - 0.35 * _shade(cover))
+    photo = table + cover * (photo - table)
     corners = _lifted(flat, change, (w, h), around)
     if around.over in ("hand", "ruler"):
         lay_over(photo, corners, around, rng)
     photo = photo * light(width, height, around, rng)
     photo = cv2.GaussianBlur(photo, (0, 0), float(rng.uniform(0.7, 1.1)))
-    noise = rng.standard_normal(photo.shape, dtype=np.float32) * np.float32(2.6)
-    picture = np.asarray(np.clip(photo + noise, 0, 255), dtype=np.uint8)
-    return _quarter_turned(picture, corners, around.quarter)
+    return _quarter_turned(_grainy(photo, 2.6, rng), corners, around.quarter)
 
 
 def scan_flat(
@@ -59,10 +56,8 @@ def scan_flat(
     """A flat scanner's picture: the sheet itself, edge to edge, a little grey and grainy."""
     width, height = round(sheet.width_mm * FLAT_PX_PER_MM), round(sheet.height_mm * FLAT_PX_PER_MM)
     flat = cv2.resize(244.0 * (1.0 - ink), (width, height), interpolation=cv2.INTER_AREA)
-    noise = rng.normal(0.0, 1.6, flat.shape)
     corners = np.array([[0, 0], [width, 0], [width, height], [0, height]], float)
-    picture = np.asarray(np.clip(flat + noise, 0, 255), dtype=np.uint8)
-    return _quarter_turned(picture, corners, around.quarter)
+    return _quarter_turned(_grainy(flat, 1.6, rng), corners, around.quarter)
 
 
 def encode(picture: NDArray[np.uint8], form: str) -> bytes:
@@ -70,6 +65,22 @@ def encode(picture: NDArray[np.uint8], form: str) -> bytes:
     options = [cv2.IMWRITE_JPEG_QUALITY, 88] if form == "jpeg" else []
     _, data = cv2.imencode(".jpg" if form == "jpeg" else ".png", picture, options)
     return bytes(data)
+
+
+def _grainy(
+    tones: NDArray[np.float32], strength: float, rng: np.random.Generator
+) -> NDArray[np.uint8]:
+    """What the sensor makes of it: whole grey levels, with noise."""
+    noise = rng.standard_normal(tones.shape, dtype=np.float32) * np.float32(strength)
+    return np.asarray(cv2.add(tones, noise, dtype=cv2.CV_8U), dtype=np.uint8)
+
+
+def _shade(cover: NDArray[np.float32]) -> NDArray[np.float32]:
+    """The sheet's soft shadow on the desk, a little down and to the right of it."""
+    height, width = cover.shape
+    small = cv2.resize(np.roll(cover, (14, 10), (0, 1)), (width // 4, height // 4))
+    soft = cv2.GaussianBlur(small, (0, 0), 3.5)
+    return np.asarray(cv2.resize(soft, (width, height)), dtype=np.float32)
 
 
 def _corners_on_photo(
@@ -114,38 +125,35 @@ def _lift(x: Places, y: Places, size: tuple[int, int], curl_mm: float) -> Places
 
 
 def _where_on_paper(
-    change: Places,
-    photo: tuple[int, int],
-    size: tuple[int, int],
-    around: Around,
-    rng: np.random.Generator,
+    change: Places, photo: tuple[int, int], size: tuple[int, int], around: Around
 ) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
     """For each pixel of the photo its place on the paper, in pixels of the ink."""
-    width, height = photo
-    step = 8 if around.curl_mm else 1
-    xs, ys = np.meshgrid(
-        np.arange(0, width + step, step, dtype=np.float32),
-        np.arange(0, height + step, step, dtype=np.float32),
-    )
+    # Found at every eighth pixel: between them the places change as good as evenly.
+    width, height, step = *photo, 8
+    xs, ys = np.meshgrid(np.arange(0.0, width + step, step), np.arange(0.0, height + step, step))
     back = np.linalg.inv(change)
     w = back[2, 0] * xs + back[2, 1] * ys + back[2, 2]
     u = (back[0, 0] * xs + back[0, 1] * ys + back[0, 2]) / w
     v = (back[1, 0] * xs + back[1, 1] * ys + back[1, 2]) / w
-    if not around.curl_mm:
-        return u[:height, :width].astype(np.float32), v[:height, :width].astype(np.float32)
-    # What is nearer the camera is seen further out from below it: solved by repeating.
     middle = np.array(size) / 2
     px, py = u, v
-    for _ in range(6):
+    # What is nearer the camera is seen further out from below it: solved by repeating.
+    for _ in range(6 if around.curl_mm else 0):
         lift = _lift(px, py, size, around.curl_mm)
         px = (u + lift * middle[0]) / (1.0 + lift)
         py = (v + lift * middle[1]) / (1.0 + lift)
-    rows = np.arange(height, dtype=np.float32)[:, None] / step
-    columns = np.arange(width, dtype=np.float32)[None, :] / step
-    grid = [np.broadcast_to(part, (height, width)).astype(np.float32) for part in (columns, rows)]
-    return tuple(  # type: ignore[return-value]
-        cv2.remap(part.astype(np.float32), grid[0], grid[1], cv2.INTER_LINEAR) for part in (px, py)
-    )
+    return _between(px, photo, step), _between(py, photo, step)
+
+
+def _between(coarse: Places, size: tuple[int, int], step: int) -> NDArray[np.float32]:
+    """Values at every pixel from those at every `step`-th, evenly."""
+    width, height = size
+    part = np.arange(step, dtype=np.float32) / step
+    values = coarse.astype(np.float32)
+    rows = values[:-1, None] + part[:, None] * (values[1:] - values[:-1])[:, None]
+    rows = rows.reshape(-1, values.shape[1])[:height]
+    full = rows[:, :-1, None] + part * (rows[:, 1:] - rows[:, :-1])[..., None]
+    return np.ascontiguousarray(full.reshape(height, -1)[:, :width])
 
 
 def _lifted(flat: Places, change: Places, size: tuple[int, int], around: Around) -> Places:

@@ -93,6 +93,7 @@ def _pass(
     )
     points = start + t[:, None] * (end - start) + np.asarray(wobble)[:, None] * normal
     pressure = dark * (1.0 + 0.18 * np.sin(2 * math.pi * t * rng.uniform(0.5, 2.0) + phase[0]))
+    tones = np.round(np.clip(pressure, 0.0, 1.0) * 255).tolist()
     fixed = np.round(points * INK_PX_PER_MM * 16).astype(np.int32)
     thick = max(1, round(width_mm * INK_PX_PER_MM))
     margin = 6
@@ -102,11 +103,9 @@ def _pass(
     if not part.size:
         return
     layer = np.zeros(part.shape, np.uint8)
-    shifted = fixed - low * 16
-    for i in range(count - 1):
-        value = int(np.clip(pressure[i], 0.0, 1.0) * 255)
-        a, b = tuple(map(int, shifted[i])), tuple(map(int, shifted[i + 1]))
-        cv2.line(layer, a, b, value, thick, cv2.LINE_AA, 4)
+    shifted = (fixed - low * 16).tolist()
+    for a, b, tone in zip(shifted, shifted[1:], tones, strict=False):
+        cv2.line(layer, a, b, tone, thick, cv2.LINE_AA, 4)
     soft = cv2.GaussianBlur(layer, (0, 0), 0.6).astype(np.float32) / 255.0
     np.maximum(part, soft, out=part)
 
@@ -123,16 +122,16 @@ def write_name(paper: Ink, rng: np.random.Generator) -> None:
     """A name and a class in a corner, joined up: strokes that are no ruler's lines."""
     height, width = paper.shape
     x, y = rng.uniform(0.03, 0.6) * width, rng.uniform(0.93, 0.965) * height
+    layer = np.zeros_like(paper)
     for _ in range(int(rng.integers(6, 14))):
         wide, high = rng.uniform(14, 30), rng.uniform(18, 44)
         t = np.linspace(0.0, 2.0 * math.pi, 18)
         xs = x + wide * t / 6.3 + wide * 0.4 * np.sin(t * rng.uniform(0.8, 1.6))
         ys = y - high * np.abs(np.sin(t * rng.uniform(0.5, 1.2)))
         points = np.round(np.column_stack([xs, ys]) * 16).astype(np.int32)
-        layer = np.zeros_like(paper)
         cv2.polylines(layer, [points.reshape(-1, 1, 2)], False, 0.6, 3, cv2.LINE_AA, 4)
-        np.maximum(paper, layer, out=paper)
         x += wide
+    np.maximum(paper, layer, out=paper)
 
 
 def smudge(paper: Ink, rng: np.random.Generator) -> None:
