@@ -190,7 +190,7 @@ def test_lost_edges_are_found_where_the_exercise_has_them():
         (x0, y0), (x0 + 0.1 * (x1 - x0), y0 + 0.1 * (y1 - y0)), 1.0, longest.darkness
     )
     lines = [s for s in whole if s is not longest] + [scrap]
-    again = look_again(flat, assign(lines, key), key.expected)
+    again = look_again(flat, assign(lines, key), key)
     assert lies_on_any(longest, again, 0.6)
     assert not any(stroke is scrap for stroke in again)
 

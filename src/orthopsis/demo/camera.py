@@ -55,7 +55,8 @@ def scan_flat(
 ) -> tuple[NDArray[np.uint8], Places]:
     """A flat scanner's picture: the sheet itself, edge to edge, a little grey and grainy."""
     width, height = round(sheet.width_mm * FLAT_PX_PER_MM), round(sheet.height_mm * FLAT_PX_PER_MM)
-    flat = cv2.resize(244.0 * (1.0 - ink), (width, height), interpolation=cv2.INTER_AREA)
+    paper = np.float32(244.0) * (1.0 - ink)
+    flat = cv2.resize(paper, (width, height), interpolation=cv2.INTER_AREA).astype(np.float32)
     corners = np.array([[0, 0], [width, 0], [width, height], [0, height]], float)
     return _quarter_turned(_grainy(flat, 1.6, rng), corners, around.quarter)
 

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import NamedTuple
 
@@ -15,7 +16,7 @@ from orthopsis.exercise.resolve import Scene, picture
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.marking.fitting import Array
-from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
@@ -51,6 +52,8 @@ class AnswerKey:
     """Chords of the exercise's curves as rows x0, y0, x1, y1 (mm): drawn by hand, never judged."""
     step: int | None = None
     middles: tuple[Middle, ...] = ()
+    own: Mapping[str, Point] = field(default_factory=dict)
+    """Points that the pupil keeps to instead of the sheet's."""
 
     @property
     def given(self) -> str:
@@ -65,8 +68,19 @@ class AnswerKey:
 
     @cached_property
     def segments(self) -> Array:
-        """The expected lines as rows x0, y0, x1, y1 (mm)."""
-        return _rows([line.stroke for line in self.expected])
+        """Where the expected lines are looked for, as rows x0, y0, x1, y1 (mm)."""
+        rows = _rows([line.stroke for line in self.expected])
+        for row, line in zip(rows, self.expected, strict=True):
+            if line.stroke.family in self.own:
+                row[:] = _aimed(line.stroke, self.own[line.stroke.family])
+        return rows
+
+    def looked_for_toward(self, own: Mapping[str, Point]) -> AnswerKey:
+        """The same key, its lines looked for on their way to a pupil's own points.
+
+        Each is as long as it should be and starts at its own corner; what is right does not change.
+        """
+        return replace(self, own=own)
 
     @cached_property
     def outlines(self) -> Array:
@@ -104,6 +118,14 @@ def _middles(made: Sequence[Step]) -> Iterator[Middle]:
             by_diagonal = move.do is Do.CROSS and bool(set(move.uses) & joined)
             if by_diagonal and move.makes in at:
                 yield Middle(at[move.makes].xy, step.piece)
+
+
+def _aimed(stroke: Stroke, goal: Point) -> tuple[float, float, float, float]:
+    """A line from its front corner to another point than its own."""
+    front, back = sorted((stroke.start, stroke.end), key=lambda end: -math.dist(end, goal.xy))
+    size = math.dist(front, back)
+    dx, dy = direction(Point(*front), goal)
+    return (*front, front[0] + size * dx, front[1] + size * dy)
 
 
 def distances(places: Sequence[XY], segments: Array) -> Array:

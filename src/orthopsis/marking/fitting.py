@@ -24,8 +24,13 @@ BIWEIGHT = 4.7 * 1.4826
 """Tukey's constant, times what makes a median of distances a standard deviation."""
 SURELY_DEG = 0.12
 """No ruled line's direction is known better than this."""
+BY_HAND_DEG = 1.5
+"""So far a hand that means a point may pass it: farther is another mistake."""
 LEAST_SPREAD_DEG = 1.5
 """Lines nearer to parallel than this meet nowhere that could be told."""
+
+MOST_CROSSED = 40
+"""Of so many lines each is crossed with each other, to begin with."""
 
 
 class RuledLine(NamedTuple):
@@ -91,25 +96,96 @@ def meeting(lines: Sequence[RuledLine]) -> Meeting | None:
     middles = (starts + ends) / 2
     offsets = (normals * middles).sum(axis=1)
     doubt = np.array([max(line.sd_deg, SURELY_DEG) for line in lines])
-    reach, trust = np.ones(len(lines)), np.ones(len(lines))
-    place, rest = np.zeros(2), np.zeros(len(lines))
+    bundle = _Bundle(normals, offsets, middles, doubt)
+    tries = (_fitted(bundle, None), _fitted(bundle, _near_most(bundle)))
+    fits = [fit for fit in tries if fit is not None]
+    if not fits:
+        return None
+    # A fit that leaves out many lines looks good to itself, so both are measured by one limit.
+    limit = max(min(fit.limit_deg for fit in fits), BY_HAND_DEG)
+    fit = min(fits, key=lambda fit: _loss(fit.rest_deg, limit))
+    weight = fit.trust / np.radians(doubt) ** 2 / fit.reach_mm**2
+    covariance = np.linalg.inv((normals * weight[:, None]).T @ normals)
+    # Lines that disagree more than their own doubt allows make the place as doubtful.
+    disagree = float((fit.trust * (fit.rest_deg / doubt) ** 2).sum())
+    disagree /= max(float(fit.trust.sum()) - 2.0, 1.0)
+    (xx, xy), (yx, yy) = covariance * max(disagree, 1.0)
+    at = (float(fit.place[0]), float(fit.place[1]))
+    return Meeting(at, ((float(xx), float(xy)), (float(yx), float(yy))))
+
+
+class _Bundle(NamedTuple):
+    """Lines as normal · place = offset, with their middles (mm) and the doubt of each (deg)."""
+
+    normals: Array
+    offsets: Array
+    middles: Array
+    doubt: Array
+
+
+class _Fit(NamedTuple):
+    """A place, and of each line its distance to it, how far it points past it, and its trust."""
+
+    place: Array
+    reach_mm: Array
+    rest_deg: Array
+    limit_deg: float
+    trust: Array
+
+
+def _fitted(bundle: _Bundle, start: Array | None) -> _Fit | None:
+    """Where the lines meet, beginning at a place or with all lines alike; None without an end."""
+    normals, offsets, _, doubt = bundle
+    if start is None:
+        weight = 1.0 / doubt**2
+    else:
+        fit = _about(bundle, start)
+        weight = fit.trust / (doubt * fit.reach_mm) ** 2
     for _ in range(12):
-        weight = trust / (doubt * reach) ** 2
         matrix = (normals * weight[:, None]).T @ normals
         if np.linalg.cond(matrix) > 1e9:
             return None
-        place = np.linalg.solve(matrix, (normals * (weight * offsets)[:, None]).sum(axis=0))
-        reach = np.maximum(np.linalg.norm(middles - place, axis=1), 5.0)
-        rest = np.degrees(np.abs(normals @ place - offsets) / reach)
-        limit = max(BIWEIGHT * float(np.median(rest)), 0.6)
-        trust = np.clip(1.0 - (rest / limit) ** 2, 0.02, None) ** 2
-    weight = trust / np.radians(doubt) ** 2 / reach**2
-    covariance = np.linalg.inv((normals * weight[:, None]).T @ normals)
-    # Lines that disagree more than their own doubt allows make the place as doubtful.
-    disagree = float((trust * (rest / doubt) ** 2).sum()) / max(float(trust.sum()) - 2.0, 1.0)
-    (xx, xy), (yx, yy) = covariance * max(disagree, 1.0)
-    at = (float(place[0]), float(place[1]))
-    return Meeting(at, ((float(xx), float(xy)), (float(yx), float(yy))))
+        fit = _about(
+            bundle, np.linalg.solve(matrix, (normals * (weight * offsets)[:, None]).sum(axis=0))
+        )
+        weight = fit.trust / (doubt * fit.reach_mm) ** 2
+    return fit
+
+
+def _about(bundle: _Bundle, place: Array) -> _Fit:
+    reach = np.maximum(np.linalg.norm(bundle.middles - place, axis=1), 5.0)
+    rest = np.degrees(np.abs(bundle.normals @ place - bundle.offsets) / reach)
+    limit = max(BIWEIGHT * float(np.median(rest)), 0.6)
+    trust = np.clip(1.0 - (rest / limit) ** 2, 0.02, None) ** 2
+    return _Fit(place, reach, rest, limit, trust)
+
+
+def _loss(rest_deg: Array, limit_deg: float) -> float:
+    """Tukey's loss: a line far beside costs no more than one at the limit."""
+    inside = np.clip(1.0 - (rest_deg / limit_deg) ** 2, 0.0, None)
+    return float((1.0 - inside**3).sum())
+
+
+def _near_most(bundle: _Bundle) -> Array:
+    """The crossing of two of the surest lines that half of all point to most nearly.
+
+    The start by least median of squares (P. J. Rousseeuw, 1984; from memory): a line that runs
+    quite another way draws the fit to itself when it starts from all lines alike.
+    """
+    normals, offsets, middles, doubt = bundle
+    surest = np.argsort(doubt)[:MOST_CROSSED]
+    first, second = (surest[picked] for picked in np.triu_indices(len(surest), 1))
+    cross = normals[first, 0] * normals[second, 1] - normals[first, 1] * normals[second, 0]
+    told = np.abs(cross) > 1e-6
+    first, second, cross = first[told], second[told], cross[told]
+    x = (offsets[first] * normals[second, 1] - offsets[second] * normals[first, 1]) / cross
+    y = (normals[first, 0] * offsets[second] - normals[second, 0] * offsets[first]) / cross
+    places = np.column_stack([x, y])
+    reach = np.linalg.norm(middles[None] - places[:, None], axis=2)
+    rest = np.abs(places @ normals.T - offsets) / np.maximum(reach, 5.0)
+    half = len(normals) // 2
+    best = np.partition(rest, half, axis=1)[:, half].argmin()
+    return np.asarray(places[best])
 
 
 def _spread_deg(along: Array) -> float:

@@ -32,6 +32,7 @@ from orthopsis.marking.verdicts import (
     meeting_points,
     with_own_angles,
 )
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
 
@@ -116,7 +117,8 @@ def check_grey(
             key = answer_key(scene, reached)
             lines = assign([line.found for line in lines], key)
     if key.given == "measures":
-        strokes = look_again(flat, lines, key.expected)
+        lines, key = _by_own_points([line.found for line in lines], key, demand)
+        strokes = look_again(flat, lines, key)
     strokes = [
         replace(stroke, number=number) for number, stroke in enumerate(to_their_ends(flat, strokes))
     ]
@@ -152,8 +154,10 @@ def judge_strokes(
     """
     straight = without_curves(found, key) if key.given == "measures" else list(found)
     goals = own_goals(straight, key) if key.given == "rules" else key.goals
-    by_place = key.given == "measures"
-    lines = assign(straight, key) if by_place else assign_by_rules(straight, goals)
+    if key.given == "measures":
+        lines, key = _by_own_points(straight, key, demand)
+    else:
+        lines = assign_by_rules(straight, goals)
     lines = [_as_told(line, (families or {}).get(line.found.number)) for line in lines]
     judged = judge_lines(lines, goals, demand)
     judged = [as_meant(j) if j.assigned.found.number in meant else j for j in judged]
@@ -165,12 +169,25 @@ def judge_strokes(
     return SheetVerdict(True, judged, points, findings(reading), reached=reached)
 
 
+def _by_own_points(
+    found: Sequence[FoundStroke], key: AnswerKey, demand: Demand
+) -> tuple[list[Assigned], AnswerKey]:
+    """Each line's family by its place; of a pupil who keeps to another point, by the way there."""
+    lines = assign(found, key)
+    points = meeting_points(judge_lines(lines, key.goals, demand), key.scene, demand)
+    own = {p.name: Point(*p.found) for p in points if p.consistent_elsewhere and p.found}
+    if not own:
+        return lines, key
+    key = key.looked_for_toward(own)
+    return assign(found, key), key
+
+
 def _better_upside_down(
     lines: Sequence[Assigned], turned: Sequence[FoundStroke], key: AnswerKey
 ) -> list[Assigned] | None:
     """The lines the other way up, when they fit the exercise better so."""
     upright = support(lines, key.expected)
-    if upright > 0.7:
+    if upright > FINISHED:
         return None
     other = assign(turned, key)
     return other if support(other, key.expected) > upright else None

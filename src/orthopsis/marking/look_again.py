@@ -15,7 +15,7 @@ from dataclasses import replace
 import cv2
 import numpy as np
 
-from orthopsis.marking.answer_key import Expected
+from orthopsis.marking.answer_key import AnswerKey
 from orthopsis.marking.families import Assigned
 from orthopsis.marking.find_strokes import (
     STEP_MM,
@@ -39,7 +39,7 @@ SPECK_MM = 0.75
 
 
 def look_again(
-    sheet: Straightened, assigned: Sequence[Assigned], expected: Sequence[Expected]
+    sheet: Straightened, assigned: Sequence[Assigned], key: AnswerKey
 ) -> list[FoundStroke]:
     """The found strokes, with edges that were lost among others put in place of their scraps."""
     strokes = [line.found for line in assigned]
@@ -52,12 +52,13 @@ def look_again(
         if line.expected is not None:
             own.setdefault(id(line.expected), []).append(line.found)
     others = [line.found for line in assigned if line.expected is not None]
-    for edge in expected:
+    for edge, row in zip(key.expected, key.segments, strict=True):
         scraps = own.get(id(edge), [])
-        if not edge.outline or _covered(edge, scraps) > 0.8:
+        start, end = row[:2], row[2:]
+        if not edge.outline or _covered(start, end, scraps) > 0.8:
             continue
         rest = [stroke for stroke in others if stroke not in scraps]
-        seen = _seen(sheet, edge, enough, rest)
+        seen = _seen(sheet, start, end, enough, rest)
         if seen is None:
             continue
         strokes = [
@@ -70,9 +71,8 @@ def look_again(
     return strokes
 
 
-def _covered(edge: Expected, scraps: Sequence[FoundStroke]) -> float:
+def _covered(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> float:
     """How much of an edge its strokes cover, 0 to 1."""
-    start, end = (np.array(p) for p in edge.stroke.segment)
     size = float(np.linalg.norm(end - start))
     if size < LEAST_MM:
         return 1.0
@@ -88,10 +88,9 @@ def _covered(edge: Expected, scraps: Sequence[FoundStroke]) -> float:
 
 
 def _seen(
-    sheet: Straightened, edge: Expected, enough: float, others: Sequence[FoundStroke]
+    sheet: Straightened, start: Array, end: Array, enough: float, others: Sequence[FoundStroke]
 ) -> FoundStroke | None:
     """The line with the most pencil under it that is no other line's; None when there is none."""
-    start, end = (np.array(p) for p in edge.stroke.segment)
     size = float(np.linalg.norm(end - start))
     begins, ends = _tries(start, end)
     under = _pencil_under(sheet, begins, ends, enough)
