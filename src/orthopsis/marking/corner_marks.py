@@ -13,15 +13,12 @@ from orthopsis.marking.photo import Grey
 from orthopsis.marking.quads import Array, Corners, in_sheet_order, turn_of
 from orthopsis.perspective.sheet import Sheet
 
-SEARCH_SIDE_PX = 1200
 
+def corner_marks(small: Grey, sheet: Sheet) -> Corners | None:
+    """The sheet's corners by the four printed squares (px); None where they are not all seen.
 
-def corner_marks(grey: Grey, sheet: Sheet) -> Corners | None:
-    """The sheet's corners by the four printed squares; None where they are not all seen."""
-    scale = min(1.0, SEARCH_SIDE_PX / max(grey.shape))
-    small = np.asarray(
-        cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA), dtype=np.uint8
-    )
+    Of a photo a thousand pixels are enough: the squares' centres are found far finer than that.
+    """
     squares = _black_squares(small, sheet)
     if len(squares) < 4:
         return None
@@ -43,7 +40,7 @@ def corner_marks(grey: Grey, sheet: Sheet) -> Corners | None:
         if misfit < least:
             edges = np.array([[0, 0], [w, 0], [w, h], [0, h]], dtype=float)
             best, least = _through(change, edges), misfit
-    return None if best is None else best / scale
+    return best
 
 
 def _black_squares(small: Grey, sheet: Sheet) -> list[tuple[Array, float]]:

@@ -22,6 +22,7 @@ from orthopsis.marking.photo import Grey
 from orthopsis.marking.quads import Array, Corners, in_sheet_order, turn_of
 from orthopsis.perspective.sheet import Sheet
 
+MARKS_SIDE_PX = 1200
 SEARCH_SIDE_PX = 800
 LEAST_SHARE = 0.12
 """A sheet fills at least this share of the photo."""
@@ -70,19 +71,20 @@ def _reversed(bow: Array) -> Array:
 
 def find_sheet(grey: Grey, sheet: Sheet) -> FoundSheet | None:
     """The sheet in a photo or a flat scan; None when none is found."""
-    small, scale = _small(grey)
-    marks = corner_marks(grey, sheet)
+    reduced, scale = _reduced(grey, MARKS_SIDE_PX)
+    marks = corner_marks(reduced, sheet)
     if marks is not None:
-        return FoundSheet(in_sheet_order(marks, sheet), np.zeros((4, 3)), 1.0, "marks")
+        return FoundSheet(in_sheet_order(marks / scale, sheet), np.zeros((4, 3)), 1.0, "marks")
     if _is_the_sheet_itself(grey, sheet):
         height, width = grey.shape
         whole = np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float)
         return FoundSheet(in_sheet_order(whole, sheet), np.zeros((4, 3)), 0.9, "scan")
+    small, smaller = _small(reduced)
     best = _best_quadrilateral(small, sheet)
     if best is None:
         return None
     quad, sure = best
-    rough = in_sheet_order(quad / scale, sheet)
+    rough = in_sheet_order(quad / (scale * smaller), sheet)
     corners, bows = _sharpened(grey, rough)
     return FoundSheet(corners, bows, sure, "edges")
 
@@ -102,9 +104,15 @@ def find_paper(grey: Grey) -> Corners | None:
 
 def _small(grey: Grey) -> tuple[NDArray[np.float32], float]:
     """The photo as large as the search wants it, a little blurred, and its scale."""
-    scale = min(1.0, SEARCH_SIDE_PX / max(grey.shape))
-    small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    small, scale = _reduced(grey, SEARCH_SIDE_PX)
     return cv2.GaussianBlur(small, (0, 0), 1.5).astype(np.float32), scale
+
+
+def _reduced(grey: Grey, side_px: int) -> tuple[Grey, float]:
+    """The photo with its longer side no longer than that, and its scale."""
+    scale = min(1.0, side_px / max(grey.shape))
+    small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    return np.asarray(small, dtype=np.uint8), scale
 
 
 # --- the quadrilateral ----------------------------------------------------------------------------

@@ -32,6 +32,8 @@ SWING_DEG = 8.0
 SHIFT_MM = 0.8
 UNDER = 0.72
 """So much of an edge must have pencil under the ruler."""
+ENOUGH_OF_IT = 0.8
+SURELY_DEG = 0.6
 BEYOND_MM = 4.0
 LEAST_MM = 4.0
 FARTHEST_MM = 20.0
@@ -55,11 +57,14 @@ def look_again(
     for edge, row in zip(key.expected, key.segments, strict=True):
         scraps = own.get(id(edge), [])
         start, end = row[:2], row[2:]
-        if not edge.outline or _covered(start, end, scraps) > 0.8:
+        if not edge.outline or _told(start, end, scraps):
             continue
         rest = [stroke for stroke in others if stroke not in scraps]
         seen = _seen(sheet, start, end, enough, rest)
         if seen is None:
+            continue
+        whole = _covered(start, end, scraps) > ENOUGH_OF_IT
+        if whole and seen.angle_sd_deg > min(s.angle_sd_deg for s in scraps):
             continue
         strokes = [
             stroke
@@ -69,6 +74,14 @@ def look_again(
         strokes.append(seen)
         others.append(seen)
     return strokes
+
+
+def _told(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> bool:
+    """Whether one stroke tells an edge: nearly all of it, and where it runs."""
+    return any(
+        scrap.angle_sd_deg < SURELY_DEG and _covered(start, end, [scrap]) > ENOUGH_OF_IT
+        for scrap in scraps
+    )
 
 
 def _covered(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> float:

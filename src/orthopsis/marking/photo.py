@@ -164,7 +164,7 @@ def _too_many_pixels(count: str) -> ImageError:
 
 # --- a JPEG without its notes ---------------------------------------------------------------------
 
-_MARKER = re.compile(rb"\xff+([^\x00\xff\xd0-\xd7])", re.DOTALL)
+_MARKER = re.compile(rb"\xff([^\x00\xff\xd0-\xd7])", re.DOTALL)
 """A marker in coded data: FF 00 is data, and FF D0 to D7 only restart the decoder."""
 _START, _END, _SCAN, _COMMENT, _ADOBE = 0xD8, 0xD9, 0xDA, 0xFE, 0xEE
 

@@ -245,7 +245,9 @@ def _judge(store: Store, sheet_id: int) -> None:
         lessons.keep_verdict(session, row.teacher_id, sheet_id, counter, record, flat)
         picture = session.get(SheetPicture, sheet_id)
         if picture is not None and picture.photo_type == SEALED:
-            picture.photo, picture.photo_type = opened.clean, opened.media_type
+            picture.photo_type = opened.media_type
+            if opened.clean != photo:
+                picture.photo = opened.clean
         row.state = JobState.DONE
         if row.pupil_id is None:
             row.pupil_id = _whose(session, row, verdict.code)
