@@ -19,6 +19,7 @@ NEAR_MM = 4.0
 NEAR_DEG = 6.0
 ON_CORNER_MM = 1.5
 PARTED_MM = 8.0
+RIVAL_MM = 1.2
 WRONG_DEG = 35.0
 BY_GEOMETRY_DEG = 2.0
 
@@ -47,7 +48,7 @@ def without_curves(found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundSt
 
 def assign(found: Sequence[FoundStroke], key: AnswerKey) -> list[Assigned]:
     """One family for each line; a line that belongs to none is `free`."""
-    result = [_by_place(stroke, key) for stroke in found]
+    result = _without_rivals([_by_place(stroke, key) for stroke in found], key)
     missing = _not_found(result, key)
     result = [part for line in result for part in _parted(line, missing, key)]
     missing = _not_found(result, key)
@@ -96,6 +97,31 @@ def _by_place(stroke: FoundStroke, key: AnswerKey) -> Assigned:
     if not math.isfinite(cost[best]):
         return Assigned(stroke, FREE)
     return Assigned(stroke, key.expected[best].stroke.family, key.expected[best])
+
+
+def _without_rivals(lines: Sequence[Assigned], key: AnswerKey) -> list[Assigned]:
+    """Of lines side by side on one edge's place only the nearest is that edge."""
+    rows = {id(edge): row for edge, row in zip(key.expected, key.segments, strict=True)}
+    nearest: dict[int, tuple[float, FoundStroke]] = {}
+    for line in lines:
+        if line.expected is not None:
+            edge = id(line.expected)
+            off = float(_beside(line.found, rows[edge][None])[0][0])
+            if off < nearest.get(edge, (math.inf, None))[0]:
+                nearest[edge] = off, line.found
+    return [
+        Assigned(line.found, FREE)
+        if line.expected is not None and _is_rival(line.found, nearest[id(line.expected)][1])
+        else line
+        for line in lines
+    ]
+
+
+def _is_rival(stroke: FoundStroke, nearest: FoundStroke) -> bool:
+    """Whether a line runs beside another: neither on it, as one drawn twice, nor its other part."""
+    row = np.array([[*nearest.start, *nearest.end]])
+    off, _, overlap = _beside(stroke, row)
+    return bool(off[0] > RIVAL_MM and overlap[0] > 0.4)
 
 
 def _not_found(lines: Sequence[Assigned], key: AnswerKey) -> list[Expected]:
