@@ -27,7 +27,9 @@ TITLES = {
     "level-tilts": "Level lines that tilt",
     "line-misses": "Lines that pass beside the vanishing point",
     "not-the-middle": "A middle that is not the perspective middle",
+    "repeats-uneven": "Repeats that do not shrink evenly",
     "back-corner": "Back corners that do not meet",
+    "wall-changes": "Walls whose thickness changes",
     "misplaced": "Edges beside their place",
     "missing-edge": "Edges that were forgotten",
     "missing-guide": "Guide lines that were forgotten",
@@ -92,9 +94,12 @@ def findings(reading: Reading) -> list[Finding]:
     """Praise, fixes and tidying, in the order in which they are said."""
     from orthopsis.marking.findings_of_counts import of_counts
     from orthopsis.marking.findings_of_lines import of_lines, praise
+    from orthopsis.marking.findings_of_measure import of_measure
     from orthopsis.marking.findings_of_shape import of_shape
 
-    said = [*of_lines(reading), *of_shape(reading), *of_counts(reading)]
+    said = [
+        *of_lines(reading), *of_shape(reading), *of_measure(reading), *of_counts(reading),
+    ]  # fmt: skip
     return [*praise(reading), *in_order(said)]
 
 
