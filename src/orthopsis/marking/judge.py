@@ -116,12 +116,12 @@ def check_grey(
         if reached is not None:
             key = answer_key(scene, reached)
             lines = assign([line.found for line in lines], key)
+    strokes = [line.found for line in lines]
     if key.given == "measures":
-        lines, key = _by_own_points([line.found for line in lines], key, demand)
-        strokes = look_again(flat, lines, key)
-    strokes = [
-        replace(stroke, number=number) for number, stroke in enumerate(to_their_ends(flat, strokes))
-    ]
+        strokes = look_again(flat, *_by_own_points(strokes, key, demand))
+    else:
+        strokes = to_their_ends(flat, strokes)
+    strokes = [replace(stroke, number=number) for number, stroke in enumerate(strokes)]
     verdict = judge_strokes(key, strokes, demand, reached)
     seen = quality(grey, found, flat, scene.sheet)
     doubtful = sum(SURE * s.angle_sd_deg > demand.near_deg for s in strokes) / max(1, len(strokes))

@@ -26,6 +26,7 @@ from orthopsis.marking.find_strokes import (
     refitted,
 )
 from orthopsis.marking.fitting import Array
+from orthopsis.marking.narrow import beside_another
 from orthopsis.marking.straighten import Straightened
 
 SWING_DEG = 8.0
@@ -43,13 +44,15 @@ SPECK_MM = 0.75
 def look_again(
     sheet: Straightened, assigned: Sequence[Assigned], key: AnswerKey
 ) -> list[FoundStroke]:
-    """The found strokes, with edges that were lost among others put in place of their scraps."""
+    """The found strokes to their ends, and edges lost among others in place of their scraps."""
     strokes = [line.found for line in assigned]
     dark = [stroke.darkness for stroke in strokes if stroke.dark]
     if not dark:
         return strokes
     enough = 0.5 * float(np.median(dark))
     own: dict[int, list[FoundStroke]] = {}
+    narrow: list[FoundStroke] = []
+    touched: list[FoundStroke] = []
     for line in assigned:
         if line.expected is not None:
             own.setdefault(id(line.expected), []).append(line.found)
@@ -61,6 +64,12 @@ def look_again(
             continue
         rest = [stroke for stroke in others if stroke not in scraps]
         seen = _seen(sheet, start, end, enough, rest)
+        if seen is None or seen.angle_sd_deg > SURELY_DEG:
+            pair = beside_another(sheet, start, end, [s for s in rest if s.dark])
+            if pair is not None:
+                seen = pair[0]
+                narrow.append(pair[0])
+                touched.append(pair[1])
         if seen is None:
             continue
         whole = _covered(start, end, scraps) > ENOUGH_OF_IT
@@ -69,11 +78,14 @@ def look_again(
         strokes = [
             stroke
             for stroke in strokes
-            if not (lies_on_any(stroke, [seen], 0.7) and stroke.length_mm < 1.05 * seen.length_mm)
+            if stroke in touched
+            or not (lies_on_any(stroke, [seen], 0.7) and stroke.length_mm < 1.05 * seen.length_mm)
         ]
-        strokes.append(seen)
+        if seen not in narrow:
+            strokes.append(seen)
         others.append(seen)
-    return strokes
+    # Of two that touch, the pencil of the one would lead the other past its end.
+    return [*to_their_ends(sheet, strokes), *narrow]
 
 
 def _told(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> bool:
