@@ -9,7 +9,7 @@ What is found is fitted to the pixels alone: the exercise says where to look, ne
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
 import cv2
@@ -50,42 +50,52 @@ def look_again(
     if not dark:
         return strokes
     enough = 0.5 * float(np.median(dark))
-    own: dict[int, list[FoundStroke]] = {}
-    narrow: list[FoundStroke] = []
-    touched: list[FoundStroke] = []
+    own: dict[int, list[FoundStroke]] = {id(edge): [] for edge in key.expected}
     for line in assigned:
         if line.expected is not None:
-            own.setdefault(id(line.expected), []).append(line.found)
+            own[id(line.expected)].append(line.found)
     others = [line.found for line in assigned if line.expected is not None]
-    for edge, row in zip(key.expected, key.segments, strict=True):
-        scraps = own.get(id(edge), [])
-        start, end = row[:2], row[2:]
-        if not edge.outline or _told(start, end, scraps):
-            continue
-        rest = [stroke for stroke in others if stroke not in scraps]
-        seen = _seen(sheet, start, end, enough, rest)
-        if seen is None or seen.angle_sd_deg > SURELY_DEG:
-            pair = beside_another(sheet, start, end, [s for s in rest if s.dark])
-            if pair is not None:
-                seen = pair[0]
-                narrow.append(pair[0])
-                touched.append(pair[1])
+    for scraps, start, end in _untold(key, own):
+        seen = _seen(sheet, start, end, enough, [s for s in others if s not in scraps])
         if seen is None:
             continue
         whole = _covered(start, end, scraps) > ENOUGH_OF_IT
         if whole and seen.angle_sd_deg > min(s.angle_sd_deg for s in scraps):
             continue
-        strokes = [
-            stroke
-            for stroke in strokes
-            if stroke in touched
-            or not (lies_on_any(stroke, [seen], 0.7) and stroke.length_mm < 1.05 * seen.length_mm)
-        ]
-        if seen not in narrow:
-            strokes.append(seen)
+        strokes = [*_without_scraps(strokes, seen), seen]
         others.append(seen)
+        scraps.append(seen)
+    # Now that both lines beside a narrow angle are known as far as they can be.
+    touching: list[FoundStroke] = []
+    for scraps, start, end in _untold(key, own):
+        pair = beside_another(sheet, start, end, [s for s in others if s.dark and s not in scraps])
+        if pair is not None:
+            seen, touched = pair
+            strokes = _without_scraps(strokes, seen, but=touched)
+            touching.append(seen)
     # Of two that touch, the pencil of the one would lead the other past its end.
-    return [*to_their_ends(sheet, strokes), *narrow]
+    return [*to_their_ends(sheet, strokes), *touching]
+
+
+def _untold(
+    key: AnswerKey, own: Mapping[int, list[FoundStroke]]
+) -> Iterator[tuple[list[FoundStroke], Array, Array]]:
+    """The edges that no stroke tells yet: their scraps, and where they are looked for."""
+    for edge, row in zip(key.expected, key.segments, strict=True):
+        if edge.outline and not _told(row[:2], row[2:], own[id(edge)]):
+            yield own[id(edge)], row[:2], row[2:]
+
+
+def _without_scraps(
+    strokes: Sequence[FoundStroke], seen: FoundStroke, but: FoundStroke | None = None
+) -> list[FoundStroke]:
+    """The strokes without those that are parts of one seen whole."""
+    return [
+        stroke
+        for stroke in strokes
+        if stroke is but
+        or not (lies_on_any(stroke, [seen], 0.7) and stroke.length_mm < 1.05 * seen.length_mm)
+    ]
 
 
 def _told(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> bool:
