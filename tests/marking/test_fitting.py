@@ -1,4 +1,4 @@
-"""Where lines meet, against NumPy's least squares; fitting and verdicts at their limits."""
+"""Where lines meet, against NumPy and SciPy; fitting and verdicts at their limits."""
 
 from __future__ import annotations
 
@@ -6,10 +6,12 @@ import math
 
 import numpy as np
 import pytest
+from scipy.optimize import least_squares
 
 from orthopsis.marking.answer_key import AnswerKey, answer_key
 from orthopsis.marking.families import Assigned, assign, signed_turn_deg
 from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.fitting import RuledLine, line_through, meeting
 from orthopsis.marking.verdicts import (
     FIRST_STEPS,
     STANDARD,
@@ -55,6 +57,67 @@ def test_the_meeting_point_of_noisy_lines_is_that_of_least_squares():
             sides.append(rows[-1] @ np.array(stroke.middle))
         best = np.linalg.lstsq(np.array(rows), np.array(sides), rcond=None)[0]
         assert math.dist(found, best) < 0.75
+
+
+def test_where_lines_meet_agrees_with_a_library_that_minimises_the_angles_themselves():
+    """SciPy's least_squares turns about the place until the lines' own angles to it are least."""
+    rng = np.random.default_rng(12)
+    for _ in range(20):
+        lines = [RuledLine(*ends_of(toward_vp(x, y, rng.normal(0, 0.2))), 0.1) for x, y in STARTS]
+
+        def angles(place, lines=lines):
+            goal = Point(*place)
+            return [signed_turn_deg(line.start, line.end, goal) for line in lines]
+
+        best = least_squares(angles, x0=np.array(VP) + rng.normal(0, 20, 2)).x
+        assert math.dist(meeting(lines).at, best) < 1.0
+
+
+def test_robust_weights_agree_with_a_library_s_robust_loss():
+    rng = np.random.default_rng(13)
+    t = np.arange(0.0, 40.0, 0.25)
+    for _ in range(20):
+        slope, offset = rng.normal(0, 0.02), rng.normal(0, 0.3)
+        y = slope * t + offset + rng.normal(0, 0.03, len(t))
+        wild = rng.random(len(t)) < 0.15
+        y[wild] += rng.uniform(0.5, 1.2, wild.sum())
+        robust = least_squares(
+            lambda x, y=y: x[0] * t + x[1] - y, x0=[0.0, 0.0], loss="cauchy", f_scale=0.05
+        ).x
+        ours = line_through(t, y)
+        assert abs(ours[0] - robust[0]) < 0.001
+        assert abs(ours[1] - robust[1]) < 0.02
+        assert ours[2][wild].mean() < 0.05 < ours[2][~wild].mean()
+
+
+def ends_of(stroke):
+    return stroke.start, stroke.end
+
+
+@pytest.mark.parametrize("turn_deg", [25.0, 60.0, 85.0])
+def test_a_line_that_runs_quite_another_way_does_not_draw_the_meeting_point_to_itself(turn_deg):
+    # Beside a point far off a wild line is near, and near lines weigh more.
+    goal = (220.0, 900.0)
+    starts = [(100, 90), (150, 80), (200, 120), (260, 100), (320, 90), (340, 150), (90, 200)]
+    lines = [toward_vp(x, y, goal=goal, sd=0.05) for x, y in starts]
+    wild = toward_vp(240, 210, turn_deg, goal=goal, sd=0.02)
+    met = meeting([RuledLine(*ends_of(s), s.angle_sd_deg) for s in [*lines, wild]])
+    assert math.dist(met.at, goal) < 5.0
+
+
+def test_few_lines_that_agree_by_chance_do_not_outvote_the_others():
+    # Three of six meet a little beside; all six miss the true point by no more than a hand does.
+    turns = [0.3, 0.25, 0.3, -0.3, -0.35, -0.25]
+    lines = [toward_vp(x, y, turn) for (x, y), turn in zip(STARTS, turns, strict=True)]
+    met = meeting([RuledLine(*ends_of(s), 0.1) for s in lines])
+    assert math.dist(met.at, VP) < 3.0
+
+
+def test_lines_that_nearly_fall_together_meet_nowhere_that_could_be_told():
+    same = [RuledLine((0, y), (100, y + 0.1 * k), 0.1) for k, y in enumerate((0.0, 5.0, 9.0))]
+    assert meeting(same) is None
+    assert meeting(same[:1]) is None
+    assert meeting([]) is None
 
 
 def test_one_wild_line_does_not_move_the_meeting_point():

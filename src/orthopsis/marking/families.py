@@ -19,6 +19,7 @@ NEAR_MM = 4.0
 NEAR_DEG = 6.0
 ON_CORNER_MM = 1.5
 PARTED_MM = 8.0
+PARTED_SD_DEG = 1.0
 RIVAL_MM = 1.2
 WRONG_DEG = 35.0
 BY_GEOMETRY_DEG = 2.0
@@ -156,7 +157,10 @@ def _parted(line: Assigned, missing: Sequence[Expected], key: AnswerKey) -> list
                 first[1] + share * (last[1] - first[1]),
             )
             rest = _cut(stroke, corner, last)
-            return [Assigned(rest, line.family, edge), _by_place(_cut(stroke, first, corner), key)]
+            # Its direction is the whole line's: whoever has the pixels measures it anew.
+            other = _cut(stroke, first, corner)
+            other = replace(other, angle_sd_deg=max(other.angle_sd_deg, PARTED_SD_DEG))
+            return [Assigned(rest, line.family, edge), _by_place(other, key)]
     return [line]
 
 
