@@ -19,6 +19,7 @@ from orthopsis.marking.verdicts import (
     Verdict,
     judge_lines,
     meeting_points,
+    with_own_angles,
 )
 from orthopsis.perspective.plane import UPRIGHT, Point
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
@@ -187,3 +188,37 @@ def test_a_line_that_two_families_fit_is_not_guessed():
     assert line.family in ("horizontal", "free")
     (on_level,) = assign([FoundStroke((300, 20), (340, 20), 0.0, 0.8)], nothing_asked)
     assert on_level.family == "free"
+
+
+OWN = (210.0, 86.0)
+
+
+def of_a_family_with_its_own_point(sd, turn_deg, own_starts=STARTS):
+    """A short line after six that prove a point 14 mm too high, as it is judged."""
+    strokes = [toward_vp(x, y, sd=0.05, goal=OWN) for x, y in own_starts]
+    short = toward_vp(100, 200, turn_deg, length=11.0, sd=sd, goal=OWN)
+    judged = judge_lines(family(*strokes, short), KEY.goals)
+    points = meeting_points(judged, SCENE)
+    assert points[0].consistent_elsewhere
+    return judged[-1], with_own_angles(judged, points)[-1]
+
+
+def test_a_short_line_is_known_by_the_point_that_its_family_proves():
+    alone, of_its_family = of_a_family_with_its_own_point(sd=1.2, turn_deg=0.2)
+    assert alone.verdict is Verdict.NEAR, "its own pixels prove nothing"
+    assert of_its_family.verdict is Verdict.OFF
+    assert of_its_family.turn_deg == alone.turn_deg, "what was measured is told as it is"
+
+
+@pytest.mark.parametrize("turn_deg", [6.0, -6.0])
+def test_a_line_that_does_not_keep_to_that_point_is_judged_by_itself(turn_deg):
+    alone, of_its_family = of_a_family_with_its_own_point(sd=1.2, turn_deg=turn_deg)
+    assert of_its_family.verdict is alone.verdict
+
+
+def test_a_line_that_no_pixel_knows_stays_as_doubtful_as_its_family_lets_it():
+    _, with_doubt = of_a_family_with_its_own_point(sd=20.0, turn_deg=0.0)
+    _, sure = of_a_family_with_its_own_point(sd=0.3, turn_deg=0.0)
+    assert sure.verdict is Verdict.OFF
+    assert with_doubt.verdict in (Verdict.NEAR, Verdict.OFF)
+    assert with_doubt.own_turn_deg == pytest.approx(0.0, abs=0.2)

@@ -162,7 +162,7 @@ def judge_strokes(
     judged = judge_lines(lines, goals, demand)
     judged = [as_meant(j) if j.assigned.found.number in meant else j for j in judged]
     points = meeting_points(judged, key.scene, demand)
-    judged = with_own_angles(judged, points)
+    judged = with_own_angles(judged, points, demand)
     if key.given == "rules":
         judged = [replace(line, own_turn_deg=line.turn_deg) for line in judged]
     reading = Reading(key, judged, points, reached)

@@ -6,6 +6,7 @@ Tolerances: 0.8° and 1.2° for the standard demand (common practice, no publish
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
@@ -23,6 +24,8 @@ from orthopsis.perspective.view import FREE
 
 CLEARLY_DEG = 3.0
 """A line so far off that runs to another point was meant for that point."""
+HAND_DEG = 0.4
+"""How far a ruled line passes the point it is meant for, as a standard deviation."""
 SURE = 2.0
 """A line is called off only when it is so by this many standard deviations."""
 
@@ -108,13 +111,7 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Demand) -> Judge
     miss = None
     if not goal.at_infinity:
         miss = distance_point_line(goal, join(Point(*stroke.start), Point(*stroke.end)))
-    doubt = SURE * stroke.angle_sd_deg
-    if abs(turn) <= demand.on_deg:
-        verdict = Verdict.ON if doubt <= demand.near_deg else Verdict.NEAR
-    elif abs(turn) <= demand.near_deg or abs(turn) - doubt <= demand.near_deg:
-        verdict = Verdict.NEAR
-    else:
-        verdict = Verdict.OFF
+    verdict = _verdict(turn, stroke.angle_sd_deg, demand)
     if verdict is not Verdict.OFF or line.family in LEVEL_GOALS or abs(turn) < CLEARLY_DEG:
         return JudgedStroke(line, verdict, turn, miss)
     others = [name for name in goals if name not in LEVEL_GOALS and name != line.family]
@@ -124,6 +121,15 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Demand) -> Judge
         if abs(signed_turn_deg(stroke.start, stroke.end, goals[name])) <= demand.on_deg
     ]
     return JudgedStroke(line, verdict, turn, miss, runs_to=instead[0] if instead else None)
+
+
+def _verdict(turn_deg: float, sd_deg: float, demand: Demand) -> Verdict:
+    doubt, angle = SURE * sd_deg, abs(turn_deg)
+    if angle <= demand.on_deg:
+        return Verdict.ON if doubt <= demand.near_deg else Verdict.NEAR
+    if angle <= demand.near_deg or angle - doubt <= demand.near_deg:
+        return Verdict.NEAR
+    return Verdict.OFF
 
 
 def meeting_points(
@@ -164,16 +170,30 @@ def as_meant(line: JudgedStroke) -> JudgedStroke:
 
 
 def with_own_angles(
-    judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint]
+    judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint], demand: Demand = STANDARD
 ) -> list[JudgedStroke]:
     """Lines of a family that meets in a point of its own also get their angle to that point."""
     own = {p.name: Point(*p.found) for p in points if p.consistent_elsewhere and p.found}
     return [
-        replace(line, own_turn_deg=_own_turn(line, own[line.family]))
-        if line.family in own
-        else line
+        _of_own_point(line, own[line.family], demand) if line.family in own else line
         for line in judged
     ]
+
+
+def _of_own_point(line: JudgedStroke, goal: Point, demand: Demand) -> JudgedStroke:
+    """A line of a family whose own point is proved by all of its lines.
+
+    A short one whose pixels alone prove nothing was drawn to that point by the same hand: its angle
+    is the mean of what is seen and of that point's direction, each by its doubt.
+    """
+    sd, turn, own_turn = line.assigned.found.angle_sd_deg, line.turn_deg, _own_turn(line, goal)
+    line = replace(line, own_turn_deg=own_turn)
+    fits = abs(own_turn) <= SURE * math.hypot(sd, HAND_DEG)
+    if line.verdict is not Verdict.NEAR or line.meant or turn is None or not fits or sd <= 0.0:
+        return line
+    seen, by_family = 1.0 / sd**2, 1.0 / HAND_DEG**2
+    likely = turn - own_turn * by_family / (seen + by_family)
+    return replace(line, verdict=_verdict(likely, (seen + by_family) ** -0.5, demand))
 
 
 def _own_turn(line: JudgedStroke, goal: Point) -> float:
