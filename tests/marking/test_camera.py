@@ -56,8 +56,8 @@ def test_a_turned_camera_turns_the_corners_with_the_picture(quarter):
     assert photo[round(middle[1]), round(middle[0])] > 150, "paper in the middle"
     # Clockwise from the top left of the paper, however the picture lies.
     steps = np.roll(corners, -1, axis=0) - corners
-    turns = np.cross(steps, np.roll(steps, -1, axis=0))
-    assert (turns > 0).all()
+    following = np.roll(steps, -1, axis=0)
+    assert (steps[:, 0] * following[:, 1] > steps[:, 1] * following[:, 0]).all()
 
 
 def test_a_curled_sheet_is_seen_wider_where_it_is_nearer():

@@ -204,7 +204,7 @@ def of_a_family_with_its_own_point(sd, turn_deg, own_starts=STARTS):
 
 
 def test_a_short_line_is_known_by_the_point_that_its_family_proves():
-    alone, of_its_family = of_a_family_with_its_own_point(sd=1.2, turn_deg=0.2)
+    alone, of_its_family = of_a_family_with_its_own_point(sd=1.6, turn_deg=0.2)
     assert alone.verdict is Verdict.NEAR, "its own pixels prove nothing"
     assert of_its_family.verdict is Verdict.OFF
     assert of_its_family.turn_deg == alone.turn_deg, "what was measured is told as it is"
