@@ -14,10 +14,10 @@ from orthopsis.marking.answer_key import answer_key
 from orthopsis.marking.code import _parsed, read_code
 from orthopsis.marking.find_sheet import FoundSheet, find_paper, find_sheet
 from orthopsis.marking.fitting import RuledLine, line_through, meeting, middle_of
-from orthopsis.marking.judge import check_grey
+from orthopsis.marking.judge import check_grey, check_image
 from orthopsis.marking.photo import open_grey
 from orthopsis.marking.straighten import straighten
-from tests.documents import ONE_POINT, scene_of
+from tests.documents import ONE_POINT, TWO_POINT, scene_of
 
 SCENE = scene_of(ONE_POINT)
 KEY = answer_key(SCENE)
@@ -176,3 +176,22 @@ def test_the_trial_has_every_plan_for_every_exercise_and_hard_settings_differ():
     assert {s.around.quarter for s in settings} == {0, 1, 2, 3}
     assert len({s.pencil for s in settings}) == len(HARDER_PENCILS)
     assert hard_setting(7) == hard_setting(7)
+
+
+@pytest.mark.parametrize("document", [ONE_POINT, TWO_POINT])
+@pytest.mark.parametrize("seed", [6121, 6122])
+def test_the_tone_of_a_plane_is_not_taken_for_lines(document, seed):
+    scene = scene_of(document, tone={"light": "left", "lightest": "top"})
+    bare, toned = (
+        check_image(scene, scan_sheet(scene, seed, setting=Setting(toned=toned))[0])
+        for toned in (False, True)
+    )
+    for verdict in (bare, toned):
+        said = {finding.code for finding in verdict.findings}
+        assert not said & {"stray-line", "line-misses", "wrong-point", "missing-edge"}
+        assert all(line.verdict != "off" for line in verdict.strokes)
+    edges = [
+        sum(line.assigned.expected is not None for line in verdict.strokes)
+        for verdict in (bare, toned)
+    ]
+    assert abs(edges[0] - edges[1]) <= 2

@@ -38,6 +38,9 @@ class Pencil:
     breaks: float = 0.0
 
 
+TONES = (0.0, 0.1, 0.18, 0.28)
+"""How dark a plane of each value is laid on."""
+
 HB = Pencil()
 HARDER_PENCILS = (
     HB,
@@ -108,6 +111,23 @@ def _pass(
         cv2.line(layer, a, b, tone, thick, cv2.LINE_AA, 4)
     soft = cv2.GaussianBlur(layer, (0, 0), 0.6).astype(np.float32) / 255.0
     np.maximum(part, soft, out=part)
+
+
+def shade(paper: Ink, loops: Sequence[Sequence[XY]], value: int, rng: np.random.Generator) -> None:
+    """A plane in an even tone, laid on with the side of the pencil; loops in others are holes.
+
+    The strokes of the side of a pencil are broad and run into one another.
+    """
+    if value == 0:
+        return
+    area = np.zeros(paper.shape, np.uint8)
+    rings = [np.round(np.array(loop) * INK_PX_PER_MM).astype(np.int32) for loop in loops]
+    cv2.fillPoly(area, rings, 1)
+    height, width = paper.shape
+    rough = rng.normal(1.0, 0.25, (height // 24 + 1, width // 6 + 1)).astype(np.float32)
+    strokes = cv2.resize(rough, (width, height), interpolation=cv2.INTER_CUBIC)
+    tone = cv2.GaussianBlur(TONES[value] * strokes * area, (0, 0), 2.0)
+    np.maximum(paper, tone, out=paper)
 
 
 def grained(paper: Ink, rng: np.random.Generator) -> Ink:

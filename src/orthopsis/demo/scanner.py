@@ -10,10 +10,11 @@ import numpy as np
 
 from orthopsis.demo.camera import PHOTO_PX, encode, photograph, scan_flat
 from orthopsis.demo.desk import TIDY, Around, harder
-from orthopsis.demo.pencil import HARDER_PENCILS, HB, Pencil, print_marks, smudge, write_name
+from orthopsis.demo.pencil import HARDER_PENCILS, HB, Pencil, print_marks, shade, smudge, write_name
 from orthopsis.demo.pupil import MISTAKES, Drawn, drawn_lines, ink
 from orthopsis.exercise.records import point
 from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.tone import planes
 
 __all__ = ["MISTAKES", "Setting", "hard_setting", "scan_sheet"]
 
@@ -22,7 +23,8 @@ __all__ = ["MISTAKES", "Setting", "hard_setting", "scan_sheet"]
 class Setting:
     """What a sheet is drawn with and how it is taken.
 
-    `marks` prints corner marks, with `code` a QR code; `untidy` adds a name and smudges.
+    `marks` prints corner marks, with `code` a QR code; `untidy` adds a name and smudges;
+    `toned` lays the planes' values on where the exercise has them.
     """
 
     pencil: Pencil = HB
@@ -30,6 +32,7 @@ class Setting:
     untidy: bool = False
     marks: bool = False
     code: str | None = None
+    toned: bool = False
     photo_px: tuple[int, int] = PHOTO_PX
 
 
@@ -58,6 +61,9 @@ def scan_sheet(
     rng = np.random.default_rng(seed)
     lines = drawn_lines(scene, mistakes, rng, step)
     paper = ink(scene, lines, rng, chosen.pencil)
+    if chosen.toned:
+        for plane in planes(scene):
+            shade(paper, plane.loops, plane.value, rng)
     if chosen.untidy:
         write_name(paper, rng)
         smudge(paper, rng)

@@ -27,6 +27,7 @@ ACROSS_MM = 1.2
 STEP_MM = 0.25
 FAINTEST = 0.06
 GRAIN = 0.01
+TONE_SHARE = 0.8
 EDGE_OF_SHEET_MM = 1.5
 
 
@@ -58,8 +59,9 @@ def find_strokes(sheet: Straightened) -> list[FoundStroke]:
     """All pencil lines of at least 5 mm, dark ones first, then from the top down."""
     pieces = _pieces(sheet)
     found: list[FoundStroke] = []
+    tone = _tone(sheet)
     for group in _joined(pieces):
-        found += _measured(sheet, group)
+        found += _measured(sheet, group, tone)
     found = _without_doubles(found)
     found = _dark_and_light(found)
     return sorted(found, key=lambda s: (not s.dark, round(s.middle[1]), s.middle[0]))
@@ -144,7 +146,17 @@ def _joined(pieces: Array) -> list[_Group]:
     return groups
 
 
-def _measured(sheet: Straightened, group: _Group) -> list[FoundStroke]:
+def _tone(sheet: Straightened) -> NDArray[np.float32]:
+    """How dark the paper itself was made around each place, at an eighth of the size.
+
+    Lines, however crowded, cover less than half of it; the tone of a plane covers all.
+    """
+    small = cv2.resize(sheet.darkness, None, fx=0.125, fy=0.125, interpolation=cv2.INTER_AREA)
+    toned = cv2.medianBlur(np.asarray(255.0 * small, dtype=np.uint8), 9)
+    return np.asarray(toned.astype(np.float32) / 255.0)
+
+
+def _measured(sheet: Straightened, group: _Group, tone: NDArray[np.float32]) -> list[FoundStroke]:
     """The group's line fitted to the pencil's centre, and its runs of pencil."""
     place, along = group.place, group.along
     low, high = group.low - 2.0, group.high + 2.0
@@ -155,7 +167,12 @@ def _measured(sheet: Straightened, group: _Group) -> list[FoundStroke]:
         if len(t) < 8:
             return []
         centres, peaks = across(sheet, place, along, t)
-        on = peaks > FAINTEST
+        # On a toned plane a line has to stand out from the tone's own unevenness.
+        at = (place + t[:, None] * along) * sheet.px_per_mm / 8.0 - 0.5
+        around = cv2.remap(
+            tone, at[:, :1].astype(np.float32), at[:, 1:].astype(np.float32), cv2.INTER_LINEAR
+        )
+        on = peaks > np.maximum(FAINTEST, TONE_SHARE * around.ravel())
         if on.sum() < LEAST_STROKE_MM / STEP_MM / 2 / (2 - attempt):
             return []
         if attempt == 0:
