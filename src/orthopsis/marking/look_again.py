@@ -15,7 +15,7 @@ from dataclasses import replace
 import cv2
 import numpy as np
 
-from orthopsis.marking.answer_key import AnswerKey
+from orthopsis.marking.answer_key import AnswerKey, distances
 from orthopsis.marking.families import Assigned
 from orthopsis.marking.find_strokes import (
     STEP_MM,
@@ -35,6 +35,7 @@ UNDER = 0.72
 """So much of an edge must have pencil under the ruler."""
 ENOUGH_OF_IT = 0.8
 SURELY_DEG = 0.6
+BESIDE_MM = 0.7
 BEYOND_MM = 4.0
 LEAST_MM = 4.0
 FARTHEST_MM = 20.0
@@ -73,8 +74,19 @@ def look_again(
             seen, touched = pair
             strokes = _without_scraps(strokes, seen, but=touched)
             touching.append(seen)
+    strokes = [stroke for stroke in strokes if not _is_of_others(stroke, strokes)]
     # Of two that touch, the pencil of the one would lead the other past its end.
     return [*to_their_ends(sheet, strokes), *touching]
+
+
+def _is_of_others(stroke: FoundStroke, strokes: Sequence[FoundStroke]) -> bool:
+    """Whether a doubtful stroke is only pencil of better known ones, such as at their corner."""
+    known = [[*s.start, *s.end] for s in strokes if s.dark and s.angle_sd_deg < SURELY_DEG / 2]
+    if not stroke.dark or stroke.angle_sd_deg < SURELY_DEG or not known:
+        return False
+    start, end = np.array(stroke.start), np.array(stroke.end)
+    places = [(float(x), float(y)) for x, y in np.linspace(start, end, 24)]
+    return bool((distances(places, np.array(known)) < BESIDE_MM).mean() > 0.95)
 
 
 def _untold(
