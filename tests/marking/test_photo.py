@@ -14,7 +14,7 @@ from PIL import Image
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ImageError
 from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.find_sheet import FoundSheet, find_corners
+from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.judge import check_grey, check_image
 from orthopsis.marking.photo import MAX_BYTES, open_grey, open_photo
 from orthopsis.marking.straighten import straighten
@@ -119,14 +119,14 @@ SCENE = scene_of(ONE_POINT)
 @pytest.mark.parametrize("seed", range(1, 6))
 def test_the_corners_of_a_sheet_on_a_desk_are_found(seed):
     data, truth = scan_sheet(SCENE, seed)
-    found = find_corners(open_grey(data), SCENE.sheet)
-    assert np.abs(found - np.array(truth["corners_px"])).max() < 3.0
+    found = find_sheet(open_grey(data), SCENE.sheet)
+    assert np.abs(found.corners - np.array(truth["corners_px"])).max() < 3.0
 
 
 def test_a_flat_scan_without_borders_is_the_sheet_itself():
     data, truth = scan_sheet(SCENE, 7, flat=True, form="png")
-    found = find_corners(open_grey(data), SCENE.sheet)
-    assert found == pytest.approx(np.array(truth["corners_px"]), abs=0.01)
+    found = find_sheet(open_grey(data), SCENE.sheet)
+    assert found.corners == pytest.approx(np.array(truth["corners_px"]), abs=0.01)
 
 
 def test_straightening_brings_the_paper_back_to_millimetres():

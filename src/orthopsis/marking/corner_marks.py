@@ -43,6 +43,13 @@ def corner_marks(small: Grey, sheet: Sheet) -> Corners | None:
     return best
 
 
+def reduced(grey: Grey, side_px: int) -> tuple[Grey, float]:
+    """The photo with its longer side no longer than that, and its scale."""
+    scale = min(1.0, side_px / max(grey.shape))
+    small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    return np.asarray(small, dtype=np.uint8), scale
+
+
 def _black_squares(small: Grey, sheet: Sheet) -> list[tuple[Array, float]]:
     """Centres and sides (px) of dark four-cornered spots as large as a corner mark may be."""
     block = max(31, (max(small.shape) // 20) | 1)

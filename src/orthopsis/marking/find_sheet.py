@@ -16,7 +16,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from orthopsis.marking.corner_marks import corner_marks
+from orthopsis.marking.corner_marks import corner_marks, reduced
 from orthopsis.marking.fitting import line_through
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.quads import Array, Corners, in_sheet_order, turn_of
@@ -71,28 +71,22 @@ def _reversed(bow: Array) -> Array:
 
 def find_sheet(grey: Grey, sheet: Sheet) -> FoundSheet | None:
     """The sheet in a photo or a flat scan; None when none is found."""
-    reduced, scale = _reduced(grey, MARKS_SIDE_PX)
-    marks = corner_marks(reduced, sheet)
+    smaller, scale = reduced(grey, MARKS_SIDE_PX)
+    marks = corner_marks(smaller, sheet)
     if marks is not None:
         return FoundSheet(in_sheet_order(marks / scale, sheet), np.zeros((4, 3)), 1.0, "marks")
     if _is_the_sheet_itself(grey, sheet):
         height, width = grey.shape
         whole = np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float)
         return FoundSheet(in_sheet_order(whole, sheet), np.zeros((4, 3)), 0.9, "scan")
-    small, smaller = _small(reduced)
+    small, again = _small(smaller)
     best = _best_quadrilateral(small, sheet)
     if best is None:
         return None
     quad, sure = best
-    rough = in_sheet_order(quad / (scale * smaller), sheet)
+    rough = in_sheet_order(quad / (scale * again), sheet)
     corners, bows = _sharpened(grey, rough)
     return FoundSheet(corners, bows, sure, "edges")
-
-
-def find_corners(grey: Grey, sheet: Sheet) -> Corners | None:
-    """The corners alone; None when no sheet is found."""
-    found = find_sheet(grey, sheet)
-    return None if found is None else found.corners
 
 
 def find_paper(grey: Grey) -> Corners | None:
@@ -104,15 +98,8 @@ def find_paper(grey: Grey) -> Corners | None:
 
 def _small(grey: Grey) -> tuple[NDArray[np.float32], float]:
     """The photo as large as the search wants it, a little blurred, and its scale."""
-    small, scale = _reduced(grey, SEARCH_SIDE_PX)
+    small, scale = reduced(grey, SEARCH_SIDE_PX)
     return cv2.GaussianBlur(small, (0, 0), 1.5).astype(np.float32), scale
-
-
-def _reduced(grey: Grey, side_px: int) -> tuple[Grey, float]:
-    """The photo with its longer side no longer than that, and its scale."""
-    scale = min(1.0, side_px / max(grey.shape))
-    small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
-    return np.asarray(small, dtype=np.uint8), scale
 
 
 # --- the quadrilateral ----------------------------------------------------------------------------
