@@ -12,10 +12,12 @@ export function useDocument(id: number) {
   const document = history.present;
   const saving = useAutosave(id, document);
 
+  // What another page had asked for may be older than what was saved since: only a fresh answer is
+  // edited.
   watch(
-    opened.data,
-    (answer) => {
-      if (!answer || document.value) return;
+    [opened.data, opened.isFetchedAfterMount],
+    ([answer, fresh]) => {
+      if (!answer || !fresh || document.value) return;
       saving.opened(answer.counter, answer.document);
       history.reset(answer.document);
     },
