@@ -20,7 +20,7 @@ from orthopsis.marking.answer_key import Expected
 from orthopsis.marking.findings import Finding, Reading
 from orthopsis.marking.findings_of_lines import numbers_of
 from orthopsis.marking.fitting import SURELY_DEG, Array
-from orthopsis.marking.verdicts import Verdict
+from orthopsis.marking.verdicts import Verdict, points_of_their_own
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE
@@ -39,8 +39,7 @@ LEAST_REPEATS = 3
 
 def of_measure(reading: Reading) -> list[Finding]:
     """Everything that is said of equal things, in no order."""
-    own = {p.name: Point(*p.found) for p in reading.own_points if p.found is not None}
-    goals = {**reading.key.goals, **own}
+    goals = {**reading.key.goals, **points_of_their_own(reading.points)}
     numbers = _number_of_edges(reading)
     walls = sorted(_walls(reading, goals, numbers), key=lambda told: -told[0])
     return [

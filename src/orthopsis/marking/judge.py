@@ -30,9 +30,9 @@ from orthopsis.marking.verdicts import (
     as_meant,
     judge_lines,
     meeting_points,
+    points_of_their_own,
     with_own_angles,
 )
-from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
 
@@ -116,11 +116,10 @@ def check_grey(
         if reached is not None:
             key = answer_key(scene, reached)
             lines = assign([line.found for line in lines], key)
-    strokes = [line.found for line in lines]
     if key.given == "measures":
-        strokes = look_again(flat, *_by_own_points(strokes, key, demand))
+        strokes = look_again(flat, *_by_own_points(lines, key, demand))
     else:
-        strokes = to_their_ends(flat, strokes)
+        strokes = to_their_ends(flat, [line.found for line in lines])
     strokes = [replace(stroke, number=number) for number, stroke in enumerate(strokes)]
     verdict = judge_strokes(key, strokes, demand, reached)
     seen = quality(grey, found, flat, scene.sheet)
@@ -155,7 +154,7 @@ def judge_strokes(
     straight = without_curves(found, key) if key.given == "measures" else list(found)
     goals = own_goals(straight, key) if key.given == "rules" else key.goals
     if key.given == "measures":
-        lines, key = _by_own_points(straight, key, demand)
+        lines, key = _by_own_points(assign(straight, key), key, demand)
     else:
         lines = assign_by_rules(straight, goals)
     lines = [_as_told(line, (families or {}).get(line.found.number)) for line in lines]
@@ -170,16 +169,15 @@ def judge_strokes(
 
 
 def _by_own_points(
-    found: Sequence[FoundStroke], key: AnswerKey, demand: Demand
+    lines: list[Assigned], key: AnswerKey, demand: Demand
 ) -> tuple[list[Assigned], AnswerKey]:
-    """Each line's family by its place; of a pupil who keeps to another point, by the way there."""
-    lines = assign(found, key)
+    """The lines by their place; of a pupil who keeps to another point, by the way there."""
     points = meeting_points(judge_lines(lines, key.goals, demand), key.scene, demand)
-    own = {p.name: Point(*p.found) for p in points if p.consistent_elsewhere and p.found}
+    own = points_of_their_own(points)
     if not own:
         return lines, key
     key = key.looked_for_toward(own)
-    return assign(found, key), key
+    return assign([line.found for line in lines], key), key
 
 
 def _better_upside_down(

@@ -169,11 +169,16 @@ def as_meant(line: JudgedStroke) -> JudgedStroke:
     return replace(line, verdict=Verdict.ON, meant=True, runs_to=None)
 
 
+def points_of_their_own(points: Sequence[MeetingPoint]) -> dict[str, Point]:
+    """Where each family leads that keeps to another point than the sheet's."""
+    return {p.name: Point(*p.found) for p in points if p.consistent_elsewhere and p.found}
+
+
 def with_own_angles(
     judged: Sequence[JudgedStroke], points: Sequence[MeetingPoint], demand: Demand = STANDARD
 ) -> list[JudgedStroke]:
     """Lines of a family that meets in a point of its own also get their angle to that point."""
-    own = {p.name: Point(*p.found) for p in points if p.consistent_elsewhere and p.found}
+    own = points_of_their_own(points)
     return [
         _of_own_point(line, own[line.family], demand) if line.family in own else line
         for line in judged

@@ -75,6 +75,16 @@ const summary = useSummary(() => props.lessonId);
   padding: 24px 32px;
   overflow-y: auto;
 }
+h2,
+h3 {
+  margin-bottom: 8px;
+}
+section {
+  margin-top: 20px;
+}
+table + p {
+  margin-top: 12px;
+}
 .reteach {
   max-width: 60ch;
   padding: 10px 16px;
@@ -103,7 +113,7 @@ const summary = useSummary(() => props.lessonId);
 }
 .pictures img {
   display: block;
-  width: 116px;
+  width: 96px;
 }
 table {
   border-collapse: collapse;

@@ -97,7 +97,7 @@ async function straighten() {
   display: flex;
   gap: 12px;
   align-items: center;
-  padding: 8px 20px;
+  padding: 12px 20px;
 }
 .loupe {
   position: absolute;

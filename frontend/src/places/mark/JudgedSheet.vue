@@ -3,6 +3,7 @@ import { computed, ref } from "vue";
 import type { Corrections, PupilSheet, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DragHandle from "@/desk/DragHandle.vue";
+import PencilLine from "@/desk/PencilLine.vue";
 import { withChange, withLine } from "./corrections";
 import EdgeTargets from "./EdgeTargets.vue";
 
@@ -95,51 +96,43 @@ function said(index: number): string {
       />
       <template v-if="!bare">
         <g v-for="(stroke, index) in verdict?.strokes" :key="stroke.number">
-          <line
+          <pencil-line
             v-if="stroke.true && (stroke.verdict === 'off' || index === chosen)"
             class="true"
-            :x1="stroke.true[0][0]"
-            :y1="stroke.true[0][1]"
-            :x2="stroke.true[1][0]"
-            :y2="stroke.true[1][1]"
+            :from="stroke.true[0]"
+            :to="stroke.true[1]"
           />
-          <line
+          <pencil-line
             v-if="!(index === chosen && moving)"
             :class="[
               'judged',
               stroke.meant ? 'meant' : stroke.verdict,
               { chosen: index === chosen },
             ]"
-            :x1="stroke.from[0]"
-            :y1="stroke.from[1]"
-            :x2="stroke.to[0]"
-            :y2="stroke.to[1]"
+            :from="stroke.from"
+            :to="stroke.to"
           />
-          <line
+          <pencil-line
             class="reach"
             tabindex="0"
             role="button"
             :aria-label="said(index)"
-            :x1="stroke.from[0]"
-            :y1="stroke.from[1]"
-            :x2="stroke.to[0]"
-            :y2="stroke.to[1]"
+            :from="stroke.from"
+            :to="stroke.to"
             :stroke-width="12 * mmPerPx"
             @click.stop="emit('choose', index)"
             @keydown.enter="emit('choose', index)"
           />
         </g>
-        <line
+        <pencil-line
           v-for="line in sheet.dismissed"
           :key="`gone-${line.number}`"
           class="judged dismissed"
           tabindex="0"
           role="button"
           :aria-label="`Line that was dismissed; put it back`"
-          :x1="line.from[0]"
-          :y1="line.from[1]"
-          :x2="line.to[0]"
-          :y2="line.to[1]"
+          :from="line.from"
+          :to="line.to"
           @click.stop="
             emit('correct', withChange(sheet.corrections, line.number, { dismissed: false }))
           "
@@ -149,14 +142,7 @@ function said(index: number): string {
         />
         <edge-targets :sheet="sheet" :mm-per-px="mmPerPx" />
         <template v-if="chosenLine && shown && !adding">
-          <line
-            v-if="moving"
-            class="judged moving"
-            :x1="moving.from[0]"
-            :y1="moving.from[1]"
-            :x2="moving.to[0]"
-            :y2="moving.to[1]"
-          />
+          <pencil-line v-if="moving" class="judged moving" :from="moving.from" :to="moving.to" />
           <drag-handle
             v-for="end in ['from', 'to'] as const"
             :key="end"
@@ -186,14 +172,12 @@ function said(index: number): string {
         @pointermove="moving && (moving = { ...moving, to: toSheet($event) })"
         @pointerup="endLine"
       />
-      <line
+      <pencil-line
         v-if="adding && moving"
         class="judged moving"
         pointer-events="none"
-        :x1="moving.from[0]"
-        :y1="moving.from[1]"
-        :x2="moving.to[0]"
-        :y2="moving.to[1]"
+        :from="moving.from"
+        :to="moving.to"
       />
     </template>
   </desk-sheet>

@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { JudgedStroke, MeetingPoint, XY } from "@/api/client";
 import { familyColour } from "@/desk/lines";
+import PencilLine from "@/desk/PencilLine.vue";
 
 /** Where every line of a family lands around its vanishing point, with rings in millimetres. */
 const props = defineProps<{
@@ -13,6 +14,8 @@ const emit = defineEmits<{ choose: [index: number] }>();
 
 const RINGS = [5, 10, 20];
 const REACH = 24;
+/** Numbers stand at the lower right of their rings: own points lie above or below most often. */
+const ASIDE = [0.8, 0.6] as const;
 /** The rings grow until most lines are seen to land within them. */
 const zoom = computed(() => {
   const misses = landing.value.map((one) => one.stroke.miss_mm ?? 0).sort((a, b) => a - b);
@@ -61,20 +64,25 @@ const clip = computed(() => `target-${props.point.name.replace(/\W/g, "")}`);
       <clipPath :id="clip"><circle :r="REACH * zoom" /></clipPath>
       <circle :r="REACH * zoom" class="ground" />
       <g :clip-path="`url(#${clip})`">
-        <line
+        <pencil-line
           v-for="one in landing"
           :key="one.index"
-          :x1="one.from[0]"
-          :y1="one.from[1]"
-          :x2="one.to[0]"
-          :y2="one.to[1]"
+          :from="one.from"
+          :to="one.to"
           :class="['landing', one.stroke.verdict, { chosen: one.index === chosen }]"
           @click="emit('choose', one.index)"
         />
       </g>
       <g v-for="ring in RINGS" :key="ring">
         <circle :r="ring * zoom" class="ring" />
-        <text :y="-ring * zoom - 0.6 * zoom" :font-size="3 * zoom">{{ ring * zoom }}</text>
+        <text
+          :x="(ring + 0.5) * zoom * ASIDE[0]"
+          :y="(ring + 0.5) * zoom * ASIDE[1]"
+          :font-size="3.4 * zoom"
+          :stroke-width="zoom"
+        >
+          {{ ring * zoom }}
+        </text>
       </g>
       <path
         :d="`M${-2 * zoom} 0 H${2 * zoom} M0 ${-2 * zoom} V${2 * zoom}`"
@@ -123,7 +131,11 @@ svg {
 }
 text {
   fill: #50545b;
+  stroke: #fffdf7;
+  stroke-linejoin: round;
+  paint-order: stroke;
   text-anchor: middle;
+  dominant-baseline: central;
 }
 .landing {
   stroke-width: 1.6px;

@@ -182,8 +182,8 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
           @correct="correct"
         />
         <div class="below">
-          <n-button size="small" @click="turn(-1)">Previous</n-button>
-          <n-button size="small" @click="turn(1)">Next sheet</n-button>
+          <button type="button" class="toggle" @click="turn(-1)">Previous</button>
+          <button type="button" class="toggle" @click="turn(1)">Next sheet</button>
           <button type="button" class="toggle" :aria-pressed="adding" @click="adding = !adding">
             {{ adding ? "Draw along it" : "Add a line" }}
           </button>

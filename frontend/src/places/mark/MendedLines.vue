@@ -1,27 +1,14 @@
 <script setup lang="ts">
 import type { JudgedStroke, SeenFace } from "@/api/client";
+import PencilLine from "@/desk/PencilLine.vue";
 
 /** Over a drawing: a wrong line with the right one beside it, or the diagonals of a face. */
 defineProps<{ line?: JudgedStroke; face?: SeenFace }>();
 </script>
 
 <template>
-  <line
-    v-if="line"
-    class="wrong"
-    :x1="line.from[0]"
-    :y1="line.from[1]"
-    :x2="line.to[0]"
-    :y2="line.to[1]"
-  />
-  <line
-    v-if="line?.true"
-    class="right"
-    :x1="line.true[0][0]"
-    :y1="line.true[0][1]"
-    :x2="line.true[1][0]"
-    :y2="line.true[1][1]"
-  />
+  <pencil-line v-if="line" class="wrong" :from="line.from" :to="line.to" />
+  <pencil-line v-if="line?.true" class="right" :from="line.true[0]" :to="line.true[1]" />
   <path
     v-if="face"
     class="right"

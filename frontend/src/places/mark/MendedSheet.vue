@@ -87,12 +87,18 @@ const show = () => void root.value?.requestFullscreen?.();
       >
         Next face
       </button>
-      <span class="gap" />
-      <button type="button" class="toggle" @click="show">Full screen</button>
-      <button type="button" class="toggle" @click="emit('done')">Back to the lines</button>
+      <span class="onward">
+        <button type="button" class="toggle" @click="show">Full screen</button>
+        <button type="button" class="toggle" @click="emit('done')">Back to the lines</button>
+      </span>
     </div>
     <p v-if="empty" class="empty">{{ empty }}</p>
-    <div v-else class="pair" :class="way">
+    <div
+      v-else
+      class="pair"
+      :class="way"
+      :style="{ '--spread': spread / 100, '--shape': width / height }"
+    >
       <figure>
         <svg :viewBox="whole" role="img" aria-label="The drawing as it is">
           <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
@@ -106,7 +112,6 @@ const show = () => void root.value?.requestFullscreen?.();
           preserveAspectRatio="none"
           role="img"
           aria-label="The drawing stretched sideways"
-          :style="{ aspectRatio: `${(width * spread) / 100} / ${height}` }"
         >
           <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
         </svg>
@@ -152,13 +157,18 @@ const show = () => void root.value?.requestFullscreen?.();
   align-items: center;
   padding: 12px 16px;
 }
-.gap {
-  flex: 1;
+.onward {
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
 }
 .slider {
   display: flex;
   gap: 8px;
   align-items: center;
+}
+.slider input {
+  accent-color: var(--action);
 }
 .pair {
   display: grid;
@@ -174,21 +184,20 @@ figure {
   min-width: 0;
   margin: 0;
 }
+/* One below the other at one scale, so large that the wider one still fits. */
 .pair.spread {
-  grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
+  container-type: size;
   grid-template-columns: minmax(0, 1fr);
-  align-content: stretch;
 }
 .pair.spread figure {
-  min-height: 0;
-  height: 100%;
-  display: grid;
-  grid-template-rows: minmax(0, 1fr) auto;
-  justify-items: start;
+  --high: min(50cqh - 42px, 100cqw / var(--shape) / var(--spread));
 }
 .pair.spread svg {
-  width: auto;
-  height: 100%;
+  width: calc(var(--high) * var(--shape));
+  height: var(--high);
+}
+.pair.spread figure:last-child svg {
+  width: calc(var(--high) * var(--shape) * var(--spread));
 }
 svg {
   display: block;
@@ -203,9 +212,8 @@ figcaption {
 .halfway {
   fill: none;
   stroke: #b3261e;
-  stroke-width: 4px;
+  stroke-width: 3px;
   stroke-linecap: round;
-  stroke-dasharray: 0.1 7;
   vector-effect: non-scaling-stroke;
 }
 .dot {

@@ -182,6 +182,7 @@ async function save() {
 <style scoped>
 .verdict {
   display: grid;
+  grid-auto-rows: max-content;
   gap: 12px;
   align-content: start;
   justify-items: start;
