@@ -67,7 +67,13 @@ def test_a_drawing_without_a_fault_is_only_praised(name):
 
 @pytest.mark.parametrize(
     ("by_mm", "code"),
-    [(4.0, "corner-overshoots"), (-4.0, "corner-gapes"), (2.0, None), (-2.0, None)],
+    [
+        (4.0, "corner-overshoots"),
+        (-4.0, "corner-gapes"),
+        (2.0, None),
+        (-2.0, None),
+        (30.0, None),
+    ],
 )
 def test_corners_that_gape_or_overshoot_by_more_than_the_pencil_can_tell(by_mm, code):
     scene = scene_of(ONE_POINT)

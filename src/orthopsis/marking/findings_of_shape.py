@@ -19,6 +19,8 @@ from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
 CORNER_MM = 1.5
 """Corners that gape or overshoot by more are said (common practice, no published source)."""
+FARTHEST_PAST_MM = 20.0
+"""No pencil slips farther past its corner: the line goes on along another."""
 ENDS_MM = 1.0
 """How surely the end of a pencil line is seen."""
 SAME_CORNER_MM = 0.1
@@ -157,7 +159,7 @@ def _ends(reading: Reading, corners: list[_Corner]) -> list[Finding]:
             past = math.dist(near, far) - math.dist(meets, far)
             if abs(past) <= CORNER_MM + ENDS_MM or not found.dark:
                 continue
-            if past > 0 and _goes_on(reading, corner, n):
+            if past > 0 and (past > FARTHEST_PAST_MM or _goes_on(reading, corner, n)):
                 continue
             code = "corner-overshoots" if past > 0 else "corner-gapes"
             words = (
