@@ -1,7 +1,7 @@
 """Speed, as ratios within one run: every figure stands beside what it is compared with.
 
-Usage: ./orthopsis bench [drawing|processes|marking|printing|documents]. Absolute times depend on
-the machine and its other work; ratios do not.
+Usage: ./orthopsis bench [drawing|processes|marking|printing|desk|documents]. Absolute times depend
+on the machine and its other work; ratios do not.
 """
 
 from __future__ import annotations
@@ -21,6 +21,7 @@ from typing import Any
 
 import cv2
 import numpy as np
+from bench_desk import desk
 
 from orthopsis.demo.scanner import Setting, scan_sheet
 from orthopsis.demo.trial import Case, Score, cases, score
@@ -323,7 +324,7 @@ def _outcomes(first: int) -> list[str]:
     return found
 
 
-PARTS = (drawing, processes, marking, printing, documents)
+PARTS = (drawing, processes, marking, printing, desk, documents)
 
 if __name__ == "__main__":
     names = sys.argv[1:]

@@ -9,7 +9,10 @@ import App from "./App.vue";
 import { router } from "./router";
 
 const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, staleTime: 2000 } },
+  defaultOptions: {
+    // Answers are replaced, never changed: to watch each of their thousand numbers slows all down.
+    queries: { retry: 1, refetchOnWindowFocus: false, staleTime: 2000, shallow: true },
+  },
 });
 
 createApp(App).use(router).use(VueQueryPlugin, { queryClient }).mount("#app");

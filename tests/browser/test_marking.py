@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+import zipfile
 
 from playwright.sync_api import expect
 
@@ -83,6 +84,11 @@ def test_lines_are_corrected_by_keys_and_by_one_drag(watched):
     expect(page.locator("line.judged")).to_have_count(before + 1)
 
 
+def choose_lesson(page, title):
+    field = page.get_by_label("Lesson")
+    field.select_option(field.locator("option", has_text=title).get_attribute("value"))
+
+
 def test_their_own_drawing_is_mended_and_the_class_seen_at_a_glance(watched):
     page = watched.go("mark")
     page.get_by_role("button", name="Cleo Marsh").click()
@@ -90,9 +96,19 @@ def test_their_own_drawing_is_mended_and_the_class_seen_at_a_glance(watched):
     expect(page.get_by_role("img", name="One place, enlarged")).to_be_visible()
     page.get_by_role("button", name="The true middle").click()
     expect(page.get_by_text("Where the diagonals cross is the middle")).to_be_visible()
-    page.get_by_role("button", name="Points further apart").click()
+    spread = page.get_by_role("button", name="Points further apart")
+    expect(spread, "one point cannot be spread").to_have_count(0)
+    choose_lesson(page, "Bell corner")
+    page.get_by_role("button", name="Dario Quince").click()
+    page.get_by_role("button", name="Mend it").click()
+    spread.click()
     page.get_by_label(re.compile("Spread")).fill("180")
     expect(page.get_by_text("both points 80 % further apart")).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("button", name="Dario Quince")).to_have_attribute(
+        "aria-current", "true"
+    )
+    choose_lesson(page, "Seed crates")
     page.get_by_role("button", name="The class at a glance").click()
     page.get_by_role("button", name="Edda Sorrel").last.click()
     expect(page.get_by_role("button", name="Edda Sorrel")).to_have_attribute("aria-current", "true")
@@ -126,8 +142,61 @@ def test_a_file_that_is_no_picture_is_refused_in_words(watched, tmp_path):
 
 def test_a_lesson_is_set_from_the_register(watched, server):
     page = watched.go("register")
-    page.get_by_label("Set an exercise").select_option("Bell corner")
+    page.get_by_label("Set an exercise").select_option("The yard from the bell tower")
     page.get_by_role("button", name="Set it").click()
-    expect(page.get_by_role("columnheader", name=re.compile("Bell corner"))).to_be_visible()
+    expect(
+        page.get_by_role("columnheader", name=re.compile("The yard from the bell tower"))
+    ).to_be_visible()
     page.get_by_role("link", name="Mark").click()
     expect(page.get_by_text("No sheet has been handed in yet.")).to_be_visible()
+
+
+def test_a_class_is_begun_filled_and_put_away(watched):
+    page = watched.go("register")
+    page.get_by_role("button", name="New class").click()
+    page.get_by_label("Name of the new class").fill("9 Hazel")
+    page.get_by_role("button", name="Begin the class").click()
+    page.get_by_label("Add pupils").fill("Ines Alder\n2. Jory Vale")
+    page.get_by_role("button", name="Add these 2").click()
+    page.get_by_role("button", name="Take off Jory Vale").click()
+    expect(page.get_by_label("Name of Jory Vale")).to_have_count(0)
+    page.get_by_role("button", name="Put back").click()
+    field = page.get_by_label("Name of Jory Vale")
+    field.fill("Jory Vale-Quill")
+    field.press("Tab")
+    expect(page.get_by_label("Name of Jory Vale-Quill")).to_be_visible()
+    page.reload()
+    page.get_by_role("button", name="Class list").click()
+    expect(page.get_by_label("Name of Jory Vale-Quill")).to_be_visible()
+    page.get_by_role("button", name="Put the class away").click()
+    expect(page.get_by_text("9 Hazel was put away")).to_be_visible()
+    expect(page.get_by_role("rowheader", name="Ada Thistle")).to_be_visible()
+    page.reload()
+    page.get_by_role("button", name="New class").click()
+    page.get_by_role("button", name="Bring back 9 Hazel").click()
+    expect(page.get_by_label("Name of Ines Alder")).to_be_visible()
+    page.get_by_role("button", name="Put the class away").click()
+    expect(page.get_by_text("9 Hazel was put away")).to_be_visible()
+
+
+def test_a_zip_is_taken_apart_and_not_taken_twice(watched, tmp_path):
+    page = watched.go("mark")
+    stack = page.get_by_role("complementary", name="The stack")
+    choose_lesson(page, "Bell corner")
+    expect(stack.get_by_role("button", name="Cleo Marsh")).to_be_visible()
+    expect(page).to_have_url(re.compile(r"sheet=\d+"))
+    number = re.search(r"sheet=(\d+)", page.url)[1]
+    photo = page.request.get(page.url.split("mark")[0] + f"api/sheets/{number}/photo").body()
+    pack = tmp_path / "class.zip"
+    with zipfile.ZipFile(pack, "w") as archive:
+        archive.writestr("8 Rowan/Finn.jpg", photo + b"\0")
+        archive.writestr("8 Rowan/notes.txt", b"no picture")
+    page.locator("input[type=file]").set_input_files(pack)
+    finn = stack.get_by_role("button", name="Finn Barley")
+    expect(finn, "by the file's name").to_contain_text("to be marked")
+    expect(stack.get_by_role("button", name="notes.txt")).to_contain_text("cannot be read")
+    finn.click()
+    expect(page.get_by_role("img", name=re.compile("Landing target of VP1"))).to_be_visible()
+    page.locator("input[type=file]").set_input_files(pack)
+    expect(page.get_by_text("Finn.jpg is on the stack already")).to_be_visible()
+    expect(stack.locator("li")).to_have_count(4)

@@ -8,7 +8,7 @@ import pytest
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import resolve, solids
+from orthopsis.exercise.resolve import picture, resolve, solids
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role
@@ -19,7 +19,7 @@ from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import prism
-from tests.documents import random_document
+from tests.documents import EXAMPLE_NAMES, example, random_document
 from tests.letters import in_nine_places
 
 SHEET = Sheet(400, 300)
@@ -203,3 +203,12 @@ def test_the_compiled_kernel_says_what_its_source_says():
         compared += 1
     assert compared > 30
     assert not compiled.is_compiled()
+
+
+@pytest.mark.parametrize("name", EXAMPLE_NAMES)
+def test_without_what_is_hidden_the_seen_lines_are_the_same(name):
+    scene = example(name)
+    whole = picture(scene)
+    seen = [stroke for stroke in whole if stroke.role is Role.OUTLINE]
+    assert picture(scene, with_hidden=False) == seen
+    assert len(whole) > len(seen)

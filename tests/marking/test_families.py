@@ -13,6 +13,7 @@ from orthopsis.marking.answer_key import answer_key
 from orthopsis.marking.families import PARTED_SD_DEG, RIVAL_MM, assign
 from orthopsis.marking.find_strokes import FoundStroke
 from orthopsis.marking.judge import judge_strokes
+from orthopsis.marking.pattern import without_grain, without_pattern
 from orthopsis.marking.verdicts import Verdict
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.stroke import Role
@@ -162,3 +163,61 @@ def test_a_faultless_drawing_has_no_rivals_and_nothing_parted():
         verdict = judge_strokes(answer_key(scene), lines)
         assert len(verdict.strokes) == len(edges)
         assert {line.verdict for line in verdict.strokes} == {Verdict.ON}
+
+
+# --- patterns -------------------------------------------------------------------------------------
+
+
+def hatched(count, gap_mm=3.0, slope=0.8):
+    """Light lines side by side over an empty part of the sheet, all one way."""
+    return [
+        FoundStroke((20.0, 20.0 + k * gap_mm), (50.0, 20.0 + k * gap_mm + 30.0 * slope), 0.1, 0.3,
+                    dark=False)
+        for k in range(count)
+    ]  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("fill", "left"),
+    [
+        (hatched(4), 4),
+        (hatched(5), 0),
+        (hatched(9, gap_mm=12.0), 9),
+        (hatched(9, gap_mm=4.0), 0),
+        ([s for k in range(6) for s in hatched(1, slope=0.8 + 0.5 * k)], 6),
+    ],
+)
+def test_five_extra_lines_side_by_side_are_a_pattern(fill, left):
+    scene = example("seed-crates")
+    _, edges = drawn(scene)
+    lines = assign([*edges, *fill], answer_key(scene))
+    kept = without_pattern(lines)
+    assert [line.found for line in kept if line.found in edges] == edges, "no edge is lost"
+    assert len(kept) - len(edges) == left
+
+
+def test_a_line_of_a_pattern_along_an_edge_goes_with_it_but_the_edge_stays():
+    scene = example("seed-crates")
+    key = answer_key(scene)
+    _, edges = drawn(scene)
+    edge = max((s for s in edges if s.start[0] == s.end[0]), key=lambda s: s.length_mm)
+    (x, y0), (_, y1) = edge.start, edge.end
+    slant = replace(edge, start=(x + 1.0, y0), end=(x + 1.0 + 0.07 * abs(y1 - y0), y1))
+    fill = [beside(slant, -3.0 * k) for k in range(1, 7)]
+    kept = without_pattern(assign([*edges, slant, *fill], key))
+    assert edge in [line.found for line in kept]
+    assert not [line for line in kept if line.found in (slant, *fill)]
+
+
+def test_grain_is_short_faint_and_belongs_to_nothing():
+    scene = example("seed-crates")
+    _, edges = drawn(scene)
+    stray = FoundStroke((30.0, 30.0), (34.0, 40.0), 2.0, 0.15, dark=False)
+    lines = assign(
+        [*edges, stray, replace(stray, darkness=0.3), replace(stray, end=(38.0, 50.0))],
+        answer_key(scene),
+    )
+    kept = [line.found for line in without_grain(lines)]
+    assert stray not in kept and len(kept) == len(lines) - 1
+    alone = assign([stray], answer_key(scene))
+    assert without_grain(alone) == alone, "without an edge nothing tells how light it is"

@@ -21,9 +21,9 @@ from tests.marking.test_photo import as_file, jpeg, png_of_size
 SCENE = scene_of(ONE_POINT)
 
 
-def zipped(**files):
+def zipped(packing=zipfile.ZIP_DEFLATED, **files):
     out = io.BytesIO()
-    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+    with zipfile.ZipFile(out, "w", packing) as archive:
         for name, content in files.items():
             archive.writestr(name, content)
     return out.getvalue()
@@ -57,6 +57,8 @@ def test_a_pack_that_says_it_is_small_is_measured_as_it_is_read():
     data = zipped(a=b"\x00" * (intake.MAX_BYTES + 10))
     (one,) = arrivals("class.zip", data)
     assert one.photo is None and "more than the 40 MB" in one.problem
+    (slow,) = arrivals("class.zip", zipped(zipfile.ZIP_LZMA, a=jpeg()))
+    assert "packed in a way" in slow.problem
 
 
 @pytest.mark.parametrize(

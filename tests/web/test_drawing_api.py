@@ -37,6 +37,16 @@ def test_the_picture_is_that_of_the_command_line(client, data):
     assert drawing["sheet"] == record["sheet"]
 
 
+@pytest.mark.parametrize("data", [TWO_POINT, DRUM])
+def test_a_moving_hand_is_answered_with_the_same_lines_and_no_more(client, data):
+    whole = client.post("/api/picture", json=data).json()
+    quick = client.post("/api/picture?lines_only=true&hidden=false", json=data).json()
+    strokes = whole["drawing"]["strokes"]
+    assert any(stroke["role"] == "hidden" for stroke in strokes)
+    assert quick["drawing"]["strokes"] == [s for s in strokes if s["role"] != "hidden"]
+    assert (quick["facts"], quick["advice"]) == (None, None)
+
+
 @pytest.mark.parametrize("data", [ONE_POINT, THREE_POINT, DRUM])
 def test_the_steps_are_those_of_the_command_line(client, data):
     answer = client.post("/api/steps", json=data)

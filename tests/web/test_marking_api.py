@@ -78,7 +78,7 @@ def test_a_photo_is_judged_line_by_line(client, lesson, photo):
 def test_the_verdict_is_saved_to_a_pupil_and_found_in_the_register(client, lesson, school, photo):
     sheet = hand_in(client, lesson, photo[0], "sheet 1.jpg")
     before = client.get(f"/api/classes/{school['8 Rowan']}/register").json()
-    assert before["unnamed"] == 1
+    assert before["unnamed"] == [{"lesson_id": lesson["id"], "sheet_id": sheet["id"]}]
     mark = {
         "pupil_id": school["Ada"],
         "understanding": "nearly",
@@ -87,7 +87,7 @@ def test_the_verdict_is_saved_to_a_pupil_and_found_in_the_register(client, lesso
     saved = client.put(f"/api/sheets/{sheet['id']}/mark", json=mark).json()
     assert saved["pupil"]["name"] == "Ada"
     register = client.get(f"/api/classes/{school['8 Rowan']}/register").json()
-    assert register["unnamed"] == 0
+    assert register["unnamed"] == []
     assert [pupil["name"] for pupil in register["pupils"]] == ["Ada", "Bram"]
     (cell,) = register["cells"]
     assert (cell["pupil_id"], cell["understanding"]) == (school["Ada"], "nearly")
@@ -159,6 +159,27 @@ def test_a_class_set_is_matched_to_pupils_and_a_poisoned_file_spoils_only_itself
     away = client.put(f"/api/sheets/{sheets['poison.jpg']['id']}/away", json={"away": True}).json()
     assert away["state"] == "away"
     assert len(client.get(f"/api/lessons/{lesson['id']}/sheets").json()) == 2
+
+
+def test_a_class_set_that_is_sent_again_is_known(client, lesson, school, photo):
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w") as archive:
+        archive.writestr("one.jpg", photo[0])
+        archive.writestr("inner.zip", b"PK\x03\x04")
+    first = send(client, lesson, ("class.zip", out.getvalue())).json()
+    assert first == {"uploads": [], "known": []}
+    assert [one["state"] for one in settled(client, lesson)] == ["done", "failed"]
+    again = send(
+        client, lesson, ("class.zip", out.getvalue()), ("copy of one.jpg", photo[0]),
+        pupil_id=school["Bram"],
+    ).json()  # fmt: skip
+    assert again["known"] == ["one.jpg", "copy of one.jpg"]
+    sheets = settled(client, lesson)
+    assert sheets[0]["pupil"]["name"] == "Bram", "whose it is may be said with the second"
+    assert [one["file_name"] for one in sheets].count("one.jpg") == 1
+    assert send(client, lesson, ("scan.pdf", b"%PDF-1.7 x")).json()["uploads"][0]["state"] in (
+        "waiting", "working", "failed",
+    )  # fmt: skip
 
 
 def test_what_is_cancelled_stays_and_is_judged_when_asked(client, store, lesson, school, photo):

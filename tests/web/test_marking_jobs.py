@@ -15,6 +15,7 @@ from orthopsis.school.tables import JobState, SheetRow
 from orthopsis.web import marking_jobs
 from orthopsis.web.marking_jobs import MarkingJobs
 from tests.documents import ONE_POINT, scene_of
+from tests.marking.test_intake import zipped
 from tests.web.test_marking_api import _day
 
 
@@ -39,8 +40,7 @@ def jobs(store):
 
 
 def sent(store, school, lesson_id, data, name="x.jpg"):
-    with store.session() as session:
-        intake.send(session, school["first"], lesson_id, name, data)
+    return list(intake.send(store, intake.Owner(school["first"], lesson_id), name, data))
 
 
 def states(store, wanted, seconds=60.0):
@@ -73,8 +73,8 @@ def test_a_photo_that_ends_its_process_spoils_only_itself(
         return work
 
     monkeypatch.setattr(marking_jobs._Worker, "_submitted", deadly)
-    for name in ("a.jpg", "b.jpg"):
-        sent(store, school, lesson_id, photo, name)
+    for name, data in (("a.jpg", photo), ("b.jpg", photo + b"\0")):
+        sent(store, school, lesson_id, data, name)
     jobs.look()
     assert states(store, ["failed", "done"]) == ["failed", "done"]
     with store.session() as session:
@@ -119,6 +119,45 @@ def test_a_cancelled_sheet_is_not_judged_by_a_worker_that_had_it(store, school, 
         assert row.state == JobState.CANCELLED and row.verdict is None
 
 
+def test_what_broke_off_is_sent_again_and_nothing_is_doubled(store, school, lesson_id, photo):
+    data = zipped(a=photo, b=photo + b"\0", c=b"%PDF-1.7 pages")
+    parts = intake.send(store, intake.Owner(school["first"], lesson_id), "class.zip", data)
+    assert next(parts).name == "a"
+    parts.close()
+    with store.session() as session:
+        assert session.query(SheetRow).one().state == JobState.WAITING, "it need not wait for b"
+        session.query(SheetRow).one().state = JobState.CANCELLED
+    kept = sent(store, school, lesson_id, data, "class.zip")
+    assert [(one.known, one.upload is None) for one in kept] == [(False, True)] * 2 + [
+        (False, False)
+    ]
+    with store.session() as session:
+        rows = session.query(SheetRow).order_by(SheetRow.id).all()
+        assert [(row.file_name, row.state) for row in rows] == [("a", "waiting"), ("b", "waiting")]
+    (again,) = sent(store, school, lesson_id, photo, "renamed.jpg")
+    assert again.known and again.upload is None
+    with store.session() as session:
+        first = session.query(SheetRow).order_by(SheetRow.id).first()
+        first.state = JobState.AWAY
+    (anew,) = sent(store, school, lesson_id, photo)
+    assert not anew.known, "what was taken from the stack may come again"
+
+
+def test_who_stops_while_a_zip_arrives_has_the_rest_unjudged(store, school, lesson_id, photo):
+    data = zipped(**{name: photo + name.encode() for name in "abc"})
+    parts = intake.send(store, intake.Owner(school["first"], lesson_id), "class.zip", data)
+    next(parts)
+    with store.session() as session:
+        intake.cancel(session, school["first"], lesson_id)
+    list(parts)
+    with store.session() as session:
+        assert [row.state for row in session.query(SheetRow)] == ["cancelled"] * 3
+        assert not intake.take_up(session), "nothing waits"
+    list(intake.send(store, intake.Owner(school["first"], lesson_id), "class.zip", data))
+    with store.session() as session:
+        assert [row.state for row in session.query(SheetRow)] == ["waiting"] * 3
+
+
 @pytest.mark.parametrize(
     ("name", "pupil"),
     [
@@ -149,7 +188,7 @@ def test_what_belongs_to_another_teacher_is_not_there(client, store, school, les
             lambda: verdicts.summary(session, school["second"], lesson_id),
             lambda: lessons.give_to(session, school["second"], sheet_id, school["Ada"]),
             lambda: intake.cancel(session, school["second"], lesson_id),
-            lambda: intake.send(session, school["second"], lesson_id, "x", b"y"),
+            lambda: list(intake.send(store, intake.Owner(school["second"], lesson_id), "x", b"y")),
         ):
             with pytest.raises(lessons.NotFound):
                 change()

@@ -122,9 +122,9 @@ def filled(migrated):
     return migrated, said
 
 
-def test_the_demo_data_are_a_class_its_lessons_and_eight_judged_sheets(filled):
+def test_the_demo_data_are_a_class_its_lessons_and_ten_judged_sheets(filled):
     store, said = filled
-    assert len(said) == 8
+    assert len(said) == 10
     with store.session() as session:
         teacher = session.query(Teacher).one()
         titles = {row.title for row in shelf.exercises(session, teacher.id)}
@@ -132,7 +132,7 @@ def test_the_demo_data_are_a_class_its_lessons_and_eight_judged_sheets(filled):
         page = register(session, teacher.id, session.query(SchoolClass).one().id)
         assert page.school_class.name == "8 Rowan"
         assert len(page.pupils) == 8
-        assert len(page.sheets) == 8
+        assert len(page.sheets) == 10
         assert all(sheet.verdict and sheet.mark for sheet in page.sheets.values())
         codes = {
             finding["code"]

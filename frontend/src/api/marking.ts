@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/vue-query";
+import { useIsMutating, useMutation, useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, toValue, watch, type MaybeRefOrGetter } from "vue";
 import {
   answered,
@@ -13,6 +13,7 @@ import {
 /** Pupils' sheets: what is on the stack, what is under way, and what a teacher changes of it. */
 
 const LOOK_MS = 700;
+const SENDING = ["send sheets"];
 type LessonId = MaybeRefOrGetter<number | null>;
 
 export const underWay = (one: { state: string }) =>
@@ -23,6 +24,7 @@ export function useStack(lessonId: LessonId) {
   const client = useQueryClient();
   const path = () => ({ params: { path: { lesson_id: toValue(lessonId) ?? 0 } } });
   const enabled = () => toValue(lessonId) !== null;
+  const sending = useIsMutating({ mutationKey: SENDING });
   const uploads = useQuery({
     queryKey: ["uploads", () => toValue(lessonId)],
     enabled,
@@ -34,18 +36,20 @@ export function useStack(lessonId: LessonId) {
     enabled,
     queryFn: () => answered(api.GET("/api/lessons/{lesson_id}/sheets", path())),
     refetchInterval: (query) =>
-      query.state.data?.some(underWay) || uploads.data.value?.some(underWay) ? LOOK_MS : false,
+      sending.value || [query.state.data, uploads.data.value].some((all) => all?.some(underWay))
+        ? LOOK_MS
+        : false,
   });
   const working = computed(
     () =>
       (uploads.data.value?.filter(underWay).length ?? 0) +
       (sheets.data.value?.filter(underWay).length ?? 0),
   );
+  const lookAtSheets = () => void client.invalidateQueries({ queryKey: ["sheets"] });
+  // Of a ZIP the first sheets are judged while the last still arrive.
+  watch(sending, lookAtSheets);
   // What leaves a file is among the sheets; what is judged changes the class at a glance.
-  watch(
-    () => uploads.data.value?.filter(underWay).length,
-    () => void client.invalidateQueries({ queryKey: ["sheets"] }),
-  );
+  watch(() => uploads.data.value?.filter(underWay).length, lookAtSheets);
   watch(working, () => void client.invalidateQueries({ queryKey: ["summary"] }));
   return { sheets, uploads, working };
 }
@@ -72,6 +76,7 @@ const of = (sheetId: number) => ({ params: { path: { sheet_id: sheetId } } });
 export function useSendSheet(lessonId: LessonId) {
   const client = useQueryClient();
   return useMutation({
+    mutationKey: SENDING,
     mutationFn: (file: File) =>
       answered(
         api.POST("/api/lessons/{lesson_id}/sheets", {

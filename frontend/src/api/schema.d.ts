@@ -446,10 +446,114 @@ export interface paths {
         };
         /**
          * List Classes
-         * @description The teacher's classes with their pupils.
+         * @description The teacher's classes with their pupils: those listed, or those put away.
          */
         get: operations["list_classes"];
         put?: never;
+        /**
+         * Add Class
+         * @description Begin a class.
+         */
+        post: operations["add_class"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename Class
+         * @description Give a class another name.
+         */
+        put: operations["rename_class"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Class Away
+         * @description Take a class from the lists with all that is kept of it, or bring it back.
+         */
+        put: operations["put_class_away"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{class_id}/pupils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Pupils
+         * @description Add pupils to a class, all of them or none.
+         */
+        post: operations["add_pupils"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pupils/{pupil_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename Pupil
+         * @description Write a pupil's name anew.
+         */
+        put: operations["rename_pupil"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pupils/{pupil_id}/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Take Off List
+         * @description Take a pupil off the list of the class, or put them back; sheets and marks are kept.
+         */
+        put: operations["take_off_list"];
         post?: never;
         delete?: never;
         options?: never;
@@ -518,7 +622,8 @@ export interface paths {
          * Send Sheets
          * @description Take photos, ZIP files or PDFs of sheets; they are opened and judged in the background.
          *
-         *     Answers the files that hold several sheets; single pictures are on the stack at once.
+         *     Pictures are on the stack at once, those of a ZIP one after the other. What the lesson has
+         *     already is not taken twice.
          */
         post: operations["send_sheets"];
         delete?: never;
@@ -1552,6 +1657,14 @@ export interface components {
              */
             sd_deg: number;
         };
+        /**
+         * LeftIn
+         * @description Whether somebody, or a whole class, is taken off the list.
+         */
+        LeftIn: {
+            /** Left */
+            left: boolean;
+        };
         /** LessonIn */
         LessonIn: {
             /** Class Id */
@@ -1817,6 +1930,14 @@ export interface components {
             title: string;
             /** Sheets */
             sheets: number[];
+        };
+        /**
+         * NameIn
+         * @description A name, of a class or a pupil.
+         */
+        NameIn: {
+            /** Name */
+            name: string;
         };
         /**
          * OnePointView
@@ -2170,6 +2291,14 @@ export interface components {
             mark: components["schemas"]["MarkOut"] | null;
         };
         /**
+         * PupilsIn
+         * @description Pupils who come into a class.
+         */
+        PupilsIn: {
+            /** Names */
+            names: string[];
+        };
+        /**
          * RecipeOut
          * @description A good start, with its whole document.
          */
@@ -2215,7 +2344,7 @@ export interface components {
             /** Cells */
             cells: components["schemas"]["RegisterCell"][];
             /** Unnamed */
-            unnamed: number;
+            unnamed: components["schemas"]["UnnamedSheet"][];
             /** Commonest */
             commonest: components["schemas"]["CommonFinding"][];
         };
@@ -2230,6 +2359,16 @@ export interface components {
             steps?: {
                 [key: string]: components["schemas"]["StepEdit"];
             };
+        };
+        /**
+         * SentOut
+         * @description What became of files that were sent, beside the sheets that are on the stack now.
+         */
+        SentOut: {
+            /** Uploads */
+            uploads: components["schemas"]["UploadOut"][];
+            /** Known */
+            known: string[];
         };
         /**
          * ServerOut
@@ -2600,6 +2739,16 @@ export interface components {
          * @enum {string}
          */
         Understanding: "sure" | "nearly" | "not yet";
+        /**
+         * UnnamedSheet
+         * @description A sheet that is nobody's yet.
+         */
+        UnnamedSheet: {
+            /** Lesson Id */
+            lesson_id: number;
+            /** Sheet Id */
+            sheet_id: number;
+        };
         /**
          * UploadOut
          * @description A file that is not opened yet, or could not be.
@@ -3727,7 +3876,9 @@ export interface operations {
     };
     list_classes: {
         parameters: {
-            query?: never;
+            query?: {
+                away?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3741,6 +3892,268 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClassOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_class_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_pupils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PupilsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename_pupil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_off_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pupil_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilOut"];
                 };
             };
             /** @description What was wrong, and the remedy */
@@ -3944,7 +4357,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UploadOut"][];
+                    "application/json": components["schemas"]["SentOut"];
                 };
             };
             /** @description What was wrong, and the remedy */

@@ -21,6 +21,9 @@ const emit = defineEmits<{ move: [to: XY, exact: boolean]; start: []; end: [] }>
 
 const dragging = ref(false);
 let grabbedAt: XY = [0, 0];
+/** Where the hand is now; it is told once a picture, however often the hand reports. */
+let hand: PointerEvent | null = null;
+let frame = 0;
 
 function down(event: PointerEvent) {
   event.preventDefault();
@@ -36,12 +39,21 @@ function down(event: PointerEvent) {
 
 function move(event: PointerEvent) {
   if (!dragging.value) return;
-  const [x, y] = props.toSheet(event);
+  if (!hand) frame = requestAnimationFrame(follow);
+  hand = event;
+}
+
+function follow() {
+  cancelAnimationFrame(frame);
+  if (!hand) return;
+  const [x, y] = props.toSheet(hand);
+  hand = null;
   emit("move", [x - grabbedAt[0], y - grabbedAt[1]], false);
 }
 
 function up() {
   if (!dragging.value) return;
+  follow();
   dragging.value = false;
   emit("end");
 }

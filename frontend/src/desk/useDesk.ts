@@ -26,6 +26,17 @@ const MARGIN_PX = 18;
 /** Below a sheet with rulers lie the buttons that bring it nearer: they never cover it. */
 const FOOT_PX = 28;
 
+/** A place on the screen in the measures of a drawing. */
+export function placeIn(
+  drawing: SVGSVGElement | null,
+  event: { clientX: number; clientY: number },
+): XY {
+  const matrix = drawing?.getScreenCTM()?.inverse();
+  if (!matrix) return [0, 0];
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+  return [at.x, at.y];
+}
+
 /** The view of the desk in sheet millimetres, and the way from the screen to the sheet. */
 export function useDesk(
   content: MaybeRefOrGetter<DeskContent>,
@@ -104,12 +115,7 @@ export function useDesk(
     look.value = WHOLE;
   }
 
-  function toSheet(event: { clientX: number; clientY: number }): XY {
-    const matrix = svg.value?.getScreenCTM()?.inverse();
-    if (!matrix) return [0, 0];
-    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
-    return [at.x, at.y];
-  }
+  const toSheet = (event: { clientX: number; clientY: number }) => placeIn(svg.value, event);
 
   /** Hands over the svg element once it is there. */
   function hold(element: unknown) {

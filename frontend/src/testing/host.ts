@@ -1,5 +1,5 @@
 /** A place for composables in tests: a component without a page. */
-import { createRenderer, defineComponent } from "vue";
+import { createRenderer, defineComponent, type Plugin } from "vue";
 
 const nothing = () => ({});
 const { createApp } = createRenderer<object, object>({
@@ -15,8 +15,11 @@ const { createApp } = createRenderer<object, object>({
   patchProp: nothing,
 });
 
-/** Run a composable as a component would; `leave` ends it. */
-export function hosted<Made>(use: () => Made): { made: Made; leave: () => void } {
+/** Run a composable as a component would, with what the app uses; `leave` ends it. */
+export function hosted<Made>(
+  use: () => Made,
+  plugins: Plugin[] = [],
+): { made: Made; leave: () => void } {
   let made: Made | undefined;
   const app = createApp(
     defineComponent({
@@ -26,6 +29,7 @@ export function hosted<Made>(use: () => Made): { made: Made; leave: () => void }
       },
     }),
   );
+  for (const plugin of plugins) app.use(plugin);
   app.mount({});
   return { made: made as Made, leave: () => app.unmount() };
 }

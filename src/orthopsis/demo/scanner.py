@@ -10,7 +10,16 @@ import numpy as np
 
 from orthopsis.demo.camera import PHOTO_PX, encode, photograph, scan_flat
 from orthopsis.demo.desk import TIDY, Around, harder
-from orthopsis.demo.pencil import HARDER_PENCILS, HB, Pencil, print_marks, shade, smudge, write_name
+from orthopsis.demo.pencil import (
+    HARDER_PENCILS,
+    HB,
+    Pencil,
+    hatch,
+    print_marks,
+    shade,
+    smudge,
+    write_name,
+)
 from orthopsis.demo.pupil import MISTAKES, Drawn, drawn_lines, ink
 from orthopsis.exercise.records import point
 from orthopsis.exercise.resolve import Scene
@@ -24,7 +33,8 @@ class Setting:
     """What a sheet is drawn with and how it is taken.
 
     `marks` prints corner marks, with `code` a QR code; `untidy` adds a name and smudges;
-    `toned` lays the planes' values on where the exercise has them.
+    `toned` lays the planes' values on where the exercise has them, `hatched` fills the darker ones
+    with lines instead.
     """
 
     pencil: Pencil = HB
@@ -33,6 +43,7 @@ class Setting:
     marks: bool = False
     code: str | None = None
     toned: bool = False
+    hatched: bool = False
     photo_px: tuple[int, int] = PHOTO_PX
 
 
@@ -64,6 +75,10 @@ def scan_sheet(
     if chosen.toned:
         for plane in planes(scene):
             shade(paper, plane.loops, plane.value, rng)
+    if chosen.hatched:
+        for plane in planes(scene):
+            if plane.value >= 2:
+                hatch(paper, plane.loops, chosen.pencil, rng)
     if chosen.untidy:
         write_name(paper, rng)
         smudge(paper, rng)

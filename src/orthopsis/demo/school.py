@@ -56,6 +56,10 @@ DemoSheet = tuple[str, tuple[str, ...], int, Understanding]
 """Pupil, mistakes, seed and the mark given."""
 
 LESSONS: tuple[tuple[str, int, tuple[DemoSheet, ...]], ...] = (
+    ("bell-corner", 32, (
+        ("Cleo Marsh", (), 26, Understanding.SURE),
+        ("Dario Quince", ("wrong-vp",), 27, Understanding.NEARLY),
+    )),
     ("moss-seen-from-below", 25, (("Hugo Larch", (), 23, Understanding.SURE),)),
     ("pots-on-the-wall", 18, (("Greta Plum", (), 23, Understanding.SURE),)),
     ("fern", 11, (("Finn Barley", (), 24, Understanding.SURE),)),
@@ -188,8 +192,8 @@ def _fingerprint(session: Session) -> str:
             select(Lesson.id, Lesson.given_on).order_by(Lesson.id),
             select(SheetRow.id, SheetRow.pupil_id).order_by(SheetRow.id),
             select(Mark.id, Mark.saved_at, Mark.words).order_by(Mark.id),
-            select(Pupil.id, Pupil.name).order_by(Pupil.id),
-            select(SchoolClass.id, SchoolClass.name).order_by(SchoolClass.id),
+            select(Pupil.id, Pupil.name, Pupil.left).order_by(Pupil.id),
+            select(SchoolClass.id, SchoolClass.name, SchoolClass.away).order_by(SchoolClass.id),
         )
     ]
     return hashlib.sha256(repr(parts).encode()).hexdigest()

@@ -194,9 +194,9 @@ def solids(scene: Scene) -> list[Thing]:
     return [solid for part in scene.parts for solid in part.piece.solids(part.stage)]
 
 
-def picture(scene: Scene) -> list[Stroke]:
+def picture(scene: Scene, with_hidden: bool = True) -> list[Stroke]:
     """The lines of the drawing, by projection. Raises ExerciseError."""
-    return draw(scene.sheet, scene.sight)
+    return draw(scene.sheet, scene.sight, with_hidden)
 
 
 def eye_level_behind(scene: Scene) -> list[Segment]:

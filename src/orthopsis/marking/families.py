@@ -91,7 +91,7 @@ def _by_place(stroke: FoundStroke, key: AnswerKey) -> Assigned:
     """The expected line that lies nearest in place and direction, when one lies near enough."""
     if not key.expected:
         return Assigned(stroke, FREE)
-    off, turn, overlap = _beside(stroke, key.segments)
+    off, turn, overlap = beside(stroke, key.segments)
     cost = off / 2.0 + turn / 1.5 + np.where(key.outlines == stroke.dark, 0.0, 0.6)
     cost[(off > NEAR_MM) | (turn > NEAR_DEG) | (overlap < 0.4)] = np.inf
     best = int(cost.argmin())
@@ -107,7 +107,7 @@ def _without_rivals(lines: Sequence[Assigned], key: AnswerKey) -> list[Assigned]
     for line in lines:
         if line.expected is not None:
             edge = id(line.expected)
-            off = float(_beside(line.found, rows[edge][None])[0][0])
+            off = float(beside(line.found, rows[edge][None])[0][0])
             if off < nearest.get(edge, (math.inf, None))[0]:
                 nearest[edge] = off, line.found
     return [
@@ -121,7 +121,7 @@ def _without_rivals(lines: Sequence[Assigned], key: AnswerKey) -> list[Assigned]
 def _is_rival(stroke: FoundStroke, nearest: FoundStroke) -> bool:
     """Whether a line runs beside another: neither on it, as one drawn twice, nor its other part."""
     row = np.array([[*nearest.start, *nearest.end]])
-    off, _, overlap = _beside(stroke, row)
+    off, _, overlap = beside(stroke, row)
     return bool(off[0] > RIVAL_MM and overlap[0] > 0.4)
 
 
@@ -210,7 +210,7 @@ def _leads_to(stroke: FoundStroke, goals: Mapping[str, Point]) -> list[str]:
     ]
 
 
-def _beside(stroke: FoundStroke, segments: Array) -> tuple[Array, Array, Array]:
+def beside(stroke: FoundStroke, segments: Array) -> tuple[Array, Array, Array]:
     """Distance at the stroke's middle (mm), angle (deg), and the share of it beside each line."""
     start, step = segments[:, :2], segments[:, 2:] - segments[:, :2]
     size = np.maximum(np.hypot(step[:, 0], step[:, 1]), 1e-6)

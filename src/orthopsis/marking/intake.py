@@ -1,7 +1,8 @@
 """Files of several sheets: a copier's PDF, a TIFF of many pages, a ZIP of photos.
 
 Each sheet comes out by itself, as a picture or as what is wrong with it, so one bad page spoils no
-other. Pages of a PDF are drawn by PDFium; nothing in a file is run or fetched.
+other. Pages of a PDF are drawn by PDFium; nothing in a file is run or fetched. A ZIP is no picture
+but a way to send several files: `unpacked` takes them out as they are, and decodes none.
 """
 
 from __future__ import annotations
@@ -21,42 +22,66 @@ from orthopsis.marking.photo import MAX_BYTES, Grey, Photo, check_size, kept, op
 
 MAX_PAGES = 80
 MAX_TOGETHER_BYTES = 200_000_000
+PLAIN_PACKING = (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED)
+"""How a ZIP packs photos; other ways can take minutes to undo."""
 PAGE_DPI = 200.0
 LARGEST_PAGE_PX = 5000
 
 
 class Arrival(NamedTuple):
-    """One sheet out of a file: its name, and its picture, or what is wrong with it.
-
-    `sealed` is a picture file that is not opened yet; whoever judges it opens it.
-    """
+    """One sheet out of a file: its name, and its picture, or what is wrong with it."""
 
     name: str
     photo: Photo | None
     problem: str | None = None
-    sealed: bytes | None = None
 
 
-def arrivals(name: str, data: bytes, sealed: bool = False) -> Iterator[Arrival]:
-    """The sheets in a file, one after the other; with `sealed` single pictures stay unopened.
+class Packed(NamedTuple):
+    """One file out of a ZIP as it was put in, or what is wrong with it."""
+
+    name: str
+    content: bytes
+    problem: str | None = None
+
+
+def arrivals(name: str, data: bytes) -> Iterator[Arrival]:
+    """The sheets in a file, one after the other.
 
     Raises ImageError when the file itself cannot be opened or holds too much.
     """
-    if data[:4] == b"PK\x03\x04":
-        yield from _of_zip(data, sealed)
+    if is_zip(data):
+        for packed in unpacked(data):
+            yield from _of_packed(packed)
     elif _is_pdf(data):
         yield from _of_pdf(name, data)
-    elif data[:4] in (b"II*\x00", b"MM\x00*"):
+    elif _is_tiff(data):
         yield from _of_tiff(name, data)
-    elif sealed:
-        yield Arrival(name, None, sealed=data)
     else:
         yield Arrival(name, open_photo(data))
 
 
-def holds_several(data: bytes) -> bool:
-    """Whether a file has to be opened to know its sheets: a ZIP, a PDF or a TIFF."""
-    return data[:4] in (b"PK\x03\x04", b"II*\x00", b"MM\x00*") or _is_pdf(data)
+def _of_packed(packed: Packed) -> Iterator[Arrival]:
+    if packed.problem is not None:
+        yield Arrival(packed.name, None, packed.problem)
+        return
+    try:
+        yield from arrivals(packed.name, packed.content)
+    except ImageError as error:
+        yield Arrival(packed.name, None, str(error))
+
+
+def holds_pages(data: bytes) -> bool:
+    """Whether a file has to be decoded to know its sheets: a PDF or a TIFF."""
+    return _is_tiff(data) or _is_pdf(data)
+
+
+def is_zip(data: bytes) -> bool:
+    """Whether a file is a ZIP, by its content."""
+    return data[:4] == b"PK\x03\x04"
+
+
+def _is_tiff(data: bytes) -> bool:
+    return data[:4] in (b"II*\x00", b"MM\x00*")
 
 
 def _is_pdf(data: bytes) -> bool:
@@ -74,7 +99,11 @@ def the_only_sheet(data: bytes) -> Grey:
     return first.photo.grey
 
 
-def _of_zip(data: bytes, sealed: bool) -> Iterator[Arrival]:
+def unpacked(data: bytes) -> Iterator[Packed]:
+    """The files in a ZIP, one after the other, none of them opened.
+
+    Raises ImageError when the ZIP is broken, empty or holds too much.
+    """
     if len(data) > MAX_TOGETHER_BYTES:
         raise _too_much()
     try:
@@ -91,20 +120,24 @@ def _of_zip(data: bytes, sealed: bool) -> Iterator[Arrival]:
     for entry in entries:
         name = PurePosixPath(entry.filename).name
         try:
-            with archive.open(entry) as opened:
-                content = opened.read(MAX_BYTES + 1)
-            if content[:4] == b"PK\x03\x04":
-                raise ImageError("a ZIP file within a ZIP file is not opened; send it by itself")
-            if len(content) > MAX_BYTES:
-                raise ImageError(
-                    f"more than the {MAX_BYTES // 1_000_000} MB taken; send a smaller photo"
-                )
-            yield from arrivals(name, content, sealed)
+            yield Packed(name, _content(archive, entry))
         except ImageError as error:
-            yield Arrival(name, None, str(error))
+            yield Packed(name, b"", str(error))
         except (zipfile.BadZipFile, OSError, ValueError, RuntimeError, EOFError, zlib.error,
                 NotImplementedError):  # fmt: skip
-            yield Arrival(name, None, "this file in the ZIP file is broken; send it by itself")
+            yield Packed(name, b"", "this file in the ZIP file is broken; send it by itself")
+
+
+def _content(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
+    if entry.compress_type not in PLAIN_PACKING:
+        raise ImageError("it is packed in a way that is not opened here; send it by itself")
+    with archive.open(entry) as opened:
+        content = opened.read(MAX_BYTES + 1)
+    if is_zip(content):
+        raise ImageError("a ZIP file within a ZIP file is not opened; send it by itself")
+    if len(content) > MAX_BYTES:
+        raise ImageError(f"more than the {MAX_BYTES // 1_000_000} MB taken; send a smaller photo")
+    return content
 
 
 def _is_meant(name: str) -> bool:

@@ -17,6 +17,7 @@ from orthopsis.marking.findings import Finding, Reading, findings
 from orthopsis.marking.intake import the_only_sheet
 from orthopsis.marking.look_again import look_again, to_their_ends
 from orthopsis.marking.own_way import FINISHED, assign_by_rules, own_goals, step_reached
+from orthopsis.marking.pattern import without_grain, without_pattern
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.quality import Quality, photo_findings, quality
 from orthopsis.marking.straighten import Straightened, straighten
@@ -110,6 +111,8 @@ def check_grey(
         other = _better_upside_down(lines, turned, key)
         if other is not None:
             found, flat, lines, strokes = found.turned(2), flat.turned_half(), other, turned
+    if key.given != "rules":
+        lines = without_grain(without_pattern(lines))
     reached = None
     if key.step is None and key.given == "measures" and support(lines, key.expected) < FINISHED:
         reached = step_reached([line.found for line in lines], key)

@@ -74,9 +74,10 @@ def look_again(
             seen, touched = pair
             strokes = _without_scraps(strokes, seen, but=touched)
             touching.append(seen)
+    strokes = to_their_ends(sheet, strokes)
     strokes = [stroke for stroke in strokes if not _is_of_others(stroke, strokes)]
     # Of two that touch, the pencil of the one would lead the other past its end.
-    return [*to_their_ends(sheet, strokes), *touching]
+    return [*strokes, *touching]
 
 
 def _is_of_others(stroke: FoundStroke, strokes: Sequence[FoundStroke]) -> bool:

@@ -14,8 +14,8 @@ from orthopsis.picture.curves import Wall, plane_through_eye
 from orthopsis.picture.hidden import Sight
 
 
-def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
-    """The lines of the solids as seen, then the lines that are hidden, cut to the sheet.
+def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
+    """The lines of the solids as seen, then, if wanted, those that are hidden, cut to the sheet.
 
     The order is that of the solids and of their edges, so it is the same at every run.
     """
@@ -23,6 +23,8 @@ def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
     hidden: list[Stroke] = []
     least_mm = sight.tolerance.paper_mm
     for solid, edge, segment, unseen in sight.edges():
+        if unseen and not with_hidden and unseen[0] == WHOLE:
+            continue
         on_sheet = sheet.clip(segment)
         if on_sheet is None:
             continue
@@ -36,9 +38,11 @@ def draw(sheet: Sheet, sight: Sight) -> list[Stroke]:
             outlines.append(Stroke(start, end, family, Role.OUTLINE, name))
         for start, end in _cut(segment, unseen, on_sheet, least_mm):
             hidden.append(Stroke(start, end, family, Role.HIDDEN, name))
-    outlines, hidden = joined(outlines), joined(hidden)
+    outlines, hidden = joined(outlines), joined(hidden) if with_hidden else []
     for curve, arc in enumerate(sight.arcs(_edges_of(sheet))):
         strokes, role = (outlines, Role.OUTLINE) if arc.seen else (hidden, Role.HIDDEN)
+        if not (arc.seen or with_hidden):
+            continue
         if EllipseArc(arc.ellipse, arc.start, arc.stop).barely_seen:
             continue
         for start, end in pairwise(arc.ellipse.chords(arc.start, arc.stop)):

@@ -1,6 +1,8 @@
 """Class sets: files that were sent, opened into sheets, and sheets judged, one after the other.
 
-The database is the truth about what is left to do: a worker claims one thing at a time, and what a
+Each sheet is kept as soon as it is there, so the first is judged while others still arrive. What
+broke off can be sent again: a photo that a lesson already has is known by its digest. The
+database is the truth about what is left to do: a worker claims one thing at a time, and what a
 stopped server had begun is taken up again. Nothing here runs in the server's own process.
 """
 
@@ -8,19 +10,19 @@ from __future__ import annotations
 
 import json
 import unicodedata
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from functools import lru_cache
 from typing import Literal, NamedTuple
 
 from sqlalchemy import delete, func, select, update
 from sqlalchemy.orm import Session, undefer
 
-from orthopsis.errors import NotFound, OrthopsisError
+from orthopsis.errors import ImageError, OrthopsisError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.marking.answer_key import AnswerKey, answer_key
 from orthopsis.marking.code import SheetCode
-from orthopsis.marking.intake import arrivals, holds_several
+from orthopsis.marking.intake import arrivals, holds_pages, is_zip, unpacked
 from orthopsis.marking.judge import check_grey
 from orthopsis.marking.photo import open_photo
 from orthopsis.marking.records import kept_record
@@ -50,29 +52,97 @@ class Claim(NamedTuple):
     id: int
 
 
-def send(
-    session: Session,
-    teacher_id: int,
-    lesson_id: int,
+class Owner(NamedTuple):
+    """Where a file belongs."""
+
+    teacher_id: int
+    lesson_id: int
+    pupil_id: int | None = None
+
+
+class Kept(NamedTuple):
+    """What became of a file that was sent."""
+
+    name: str
+    upload: Upload | None = None
+    """Set when it has to be opened first, or could not be."""
+    known: bool = False
+    """Whether the lesson had this photo already."""
+    waiting: int | None = None
+    """The sheet that waits to be judged now."""
+
+
+def send(store: Store, owner: Owner, file_name: str, data: bytes) -> Iterator[Kept]:
+    """Keep a file, and each file of a ZIP by itself; pictures are on the stack at once.
+
+    Raises NotFound before anything is kept.
+    """
+    with store.session() as session:
+        found = lessons.lesson(session, owner.teacher_id, owner.lesson_id)
+        if owner.pupil_id is not None:
+            lessons.pupil_of(session, owner.teacher_id, owner.pupil_id, found.class_id)
+    if not is_zip(data):
+        yield _keep(store, owner, file_name, data)
+        return
+    last: int | None = None
+    try:
+        for packed in unpacked(data):
+            kept = _keep(store, owner, packed.name, packed.content, packed.problem, last)
+            last = kept.waiting or last
+            yield kept
+    except ImageError as error:
+        with store.session() as session:
+            row = _upload(session, owner, file_name, b"")
+            row.state, row.problem = JobState.FAILED, str(error)
+        yield Kept(file_name, row)
+
+
+def _keep(
+    store: Store,
+    owner: Owner,
     file_name: str,
     data: bytes,
-    pupil_id: int | None = None,
-) -> Upload | None:
-    """Keep a file until it is opened; a single picture is on the stack at once. Raises NotFound."""
-    found = lessons.lesson(session, teacher_id, lesson_id)
-    if pupil_id is not None:
-        lessons.pupil_of(session, teacher_id, pupil_id, found.class_id)
-    if not holds_several(data):
-        sheet = lessons.hand_in(session, teacher_id, lesson_id, file_name, data, SEALED, pupil_id)
-        sheet.state = JobState.WAITING
-        return None
-    row = Upload(
-        teacher_id=teacher_id, lesson_id=lesson_id, pupil_id=pupil_id,
-        file_name=file_name[-200:], data=data,
-    )  # fmt: skip
+    problem: str | None = None,
+    after: int | None = None,
+) -> Kept:
+    """Keep one file. When the sheet before it was stopped meanwhile, it is stopped, too."""
+    with store.session() as session:
+        if holds_pages(data):
+            return Kept(file_name, _upload(session, owner, file_name, data))
+        sheet = _put_on_stack(session, owner, file_name, data, SEALED, problem)
+        if sheet is None:
+            return Kept(file_name, known=True)
+        before = session.get(SheetRow, after) if after is not None else None
+        if before is not None and before.state == JobState.CANCELLED and problem is None:
+            sheet.state = JobState.CANCELLED
+        return Kept(file_name, waiting=sheet.id if problem is None else None)
+
+
+def _upload(session: Session, owner: Owner, file_name: str, data: bytes) -> Upload:
+    row = Upload(**owner._asdict(), file_name=file_name[-200:], data=data)
     session.add(row)
     session.flush()
     return row
+
+
+def _put_on_stack(
+    session: Session, owner: Owner, name: str, photo: bytes, form: str, problem: str | None
+) -> SheetRow | None:
+    """Have a photo judged; None when the lesson had it already, judged or about to be."""
+    known = lessons.sheet_of_photo(session, owner.teacher_id, owner.lesson_id, photo)
+    if known is not None:
+        known = lessons.lock_sheet(session, owner.teacher_id, known.id)
+        if known.state not in (JobState.FAILED, JobState.CANCELLED):
+            known.pupil_id = known.pupil_id or owner.pupil_id
+            return None
+        picture = lessons.sheet_picture(session, owner.teacher_id, known.id)
+        picture.photo, picture.photo_type = photo, form
+    sheet = known or lessons.hand_in(
+        session, owner.teacher_id, owner.lesson_id, name, photo, form, owner.pupil_id
+    )
+    sheet.state = JobState.WAITING if problem is None else JobState.FAILED
+    sheet.problem = problem
+    return sheet
 
 
 def uploads(session: Session, teacher_id: int, lesson_id: int) -> Sequence[Upload]:
@@ -87,10 +157,8 @@ def uploads(session: Session, teacher_id: int, lesson_id: int) -> Sequence[Uploa
 
 def put_away(session: Session, teacher_id: int, upload_id: int) -> None:
     """Take away a file that could not be opened; raises NotFound."""
-    row = session.get(Upload, upload_id)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this file is not there any more")
-    session.delete(row)
+    missing = "this file is not there any more"
+    session.delete(lessons.owned(session, teacher_id, Upload, upload_id, missing))
 
 
 def cancel(session: Session, teacher_id: int, lesson_id: int) -> None:
@@ -188,21 +256,17 @@ def _open(store: Store, upload_id: int) -> None:
         row = session.get(Upload, upload_id, options=[undefer(Upload.data)])
         if row is None or row.state != JobState.WORKING:
             return
-        name, data, teacher_id, lesson_id = row.file_name, row.data, row.teacher_id, row.lesson_id
-        pupil_id = row.pupil_id
+        name, data = row.file_name, row.data
+        owner = Owner(row.teacher_id, row.lesson_id, row.pupil_id)
     try:
-        for one in arrivals(name, data, sealed=True):
+        for one in arrivals(name, data):
             with store.session() as session:
                 if session.get(Upload, upload_id) is None:
                     return
-                content, form = one.sealed or b"", SEALED
+                content, form = b"", SEALED
                 if one.photo is not None:
                     content, form = one.photo.clean, one.photo.media_type
-                sheet = lessons.hand_in(
-                    session, teacher_id, lesson_id, one.name, content, form, pupil_id
-                )
-                sheet.state = JobState.WAITING if one.problem is None else JobState.FAILED
-                sheet.problem = one.problem
+                _put_on_stack(session, owner, one.name, content, form, one.problem)
     except OrthopsisError as error:
         _end_upload(store, upload_id, str(error))
         return
@@ -274,7 +338,8 @@ def _key(document: str, step: int | None) -> AnswerKey:
 
 def _whose(session: Session, row: SheetRow, code: SheetCode | None) -> int | None:
     """The pupil by the printed code, else by the file's name; None when neither tells."""
-    pupils = session.scalars(select(Pupil).where(Pupil.class_id == row.lesson.class_id)).all()
+    in_class = select(Pupil).where(Pupil.class_id == row.lesson.class_id, Pupil.left.is_(False))
+    pupils = session.scalars(in_class).all()
     if code is not None and code.pupil in {pupil.id for pupil in pupils}:
         return code.pupil
     said = _letters(row.file_name)

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+import hashlib
 from collections.abc import Sequence
 from datetime import date
-from typing import Any
+from typing import Any, TypeVar
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
@@ -15,6 +16,7 @@ from orthopsis.school.tables import (
     JobState,
     Lesson,
     Mark,
+    Owned,
     Pupil,
     SchoolClass,
     SheetPicture,
@@ -27,11 +29,30 @@ from orthopsis.school.tables import (
 MILD_BELOW_AGE = 9
 
 
-def classes(session: Session, teacher_id: int) -> Sequence[SchoolClass]:
-    """The teacher's classes with their pupils, by name."""
+Row = TypeVar("Row", bound="Owned | SheetPicture")
+
+
+def owned(
+    session: Session,
+    teacher_id: int,
+    table: type[Row],
+    row_id: int,
+    missing: str,
+    *,
+    lock: bool = False,
+) -> Row:
+    """A row of the teacher's, locked for this transaction if asked. Raises NotFound: `missing`."""
+    row = session.get(table, row_id, with_for_update=lock or None)
+    if row is None or row.teacher_id != teacher_id:
+        raise NotFound(missing)
+    return row
+
+
+def classes(session: Session, teacher_id: int, away: bool = False) -> Sequence[SchoolClass]:
+    """The teacher's classes with their pupils, by name: those listed, or those put away."""
     query = (
         select(SchoolClass)
-        .where(SchoolClass.teacher_id == teacher_id)
+        .where(SchoolClass.teacher_id == teacher_id, SchoolClass.away.is_(away))
         .options(selectinload(SchoolClass.pupils))
         .order_by(SchoolClass.name)
     )
@@ -40,17 +61,15 @@ def classes(session: Session, teacher_id: int) -> Sequence[SchoolClass]:
 
 def school_class(session: Session, teacher_id: int, class_id: int) -> SchoolClass:
     """One class; raises NotFound."""
-    row = session.get(SchoolClass, class_id)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this class does not exist")
-    return row
+    return owned(session, teacher_id, SchoolClass, class_id, "this class does not exist")
 
 
 def lessons(session: Session, teacher_id: int) -> Sequence[Lesson]:
-    """The teacher's lessons, the latest first."""
+    """The teacher's lessons with the classes that are listed, the latest first."""
     query = (
         select(Lesson)
-        .where(Lesson.teacher_id == teacher_id)
+        .join(SchoolClass, SchoolClass.id == Lesson.class_id)
+        .where(Lesson.teacher_id == teacher_id, SchoolClass.away.is_(False))
         .options(selectinload(Lesson.exercise), selectinload(Lesson.school_class))
         .order_by(Lesson.given_on.desc(), Lesson.id.desc())
     )
@@ -59,10 +78,7 @@ def lessons(session: Session, teacher_id: int) -> Sequence[Lesson]:
 
 def lesson(session: Session, teacher_id: int, lesson_id: int) -> Lesson:
     """One lesson; raises NotFound."""
-    row = session.get(Lesson, lesson_id)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this lesson does not exist")
-    return row
+    return owned(session, teacher_id, Lesson, lesson_id, "this lesson does not exist")
 
 
 def give_lesson(
@@ -106,26 +122,17 @@ def sheets(session: Session, teacher_id: int, lesson_id: int) -> Sequence[SheetR
 
 def sheet(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
     """One sheet; raises NotFound."""
-    row = session.get(SheetRow, sheet_id)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this sheet does not exist")
-    return row
+    return owned(session, teacher_id, SheetRow, sheet_id, "this sheet does not exist")
 
 
 def lock_sheet(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
     """One sheet, for this transaction alone; raises NotFound."""
-    row = session.get(SheetRow, sheet_id, with_for_update=True)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this sheet does not exist")
-    return row
+    return owned(session, teacher_id, SheetRow, sheet_id, "this sheet does not exist", lock=True)
 
 
 def sheet_picture(session: Session, teacher_id: int, sheet_id: int) -> SheetPicture:
     """The pictures of a sheet; raises NotFound."""
-    row = session.get(SheetPicture, sheet_id)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this sheet has no picture")
-    return row
+    return owned(session, teacher_id, SheetPicture, sheet_id, "this sheet has no picture")
 
 
 def hand_in(
@@ -150,9 +157,38 @@ def hand_in(
     session.add(row)
     session.flush()
     session.add(
-        SheetPicture(sheet_id=row.id, teacher_id=teacher_id, photo=photo, photo_type=photo_type)
+        SheetPicture(
+            sheet_id=row.id,
+            teacher_id=teacher_id,
+            photo=photo,
+            photo_type=photo_type,
+            digest=_digest(photo),
+        )
     )
     return row
+
+
+def sheet_of_photo(
+    session: Session, teacher_id: int, lesson_id: int, photo: bytes
+) -> SheetRow | None:
+    """The sheet of a lesson that was handed in as this very photo, if it is on the stack."""
+    query = (
+        select(SheetRow)
+        .join(SheetPicture, SheetPicture.sheet_id == SheetRow.id)
+        .where(
+            SheetRow.teacher_id == teacher_id,
+            SheetRow.lesson_id == lesson_id,
+            SheetRow.state != JobState.AWAY,
+            SheetPicture.digest == _digest(photo),
+        )
+        .order_by(SheetRow.id)
+        .limit(1)
+    )
+    return session.scalar(query) if photo else None
+
+
+def _digest(photo: bytes) -> str:
+    return hashlib.sha256(photo).hexdigest()
 
 
 def keep_verdict(

@@ -22,7 +22,7 @@ class Register:
     pupils: Sequence[Pupil]
     sheets: dict[tuple[int, int], SheetRow]
     """By pupil and lesson; the latest where a pupil handed in several."""
-    unnamed: int
+    unnamed: list[SheetRow]
     commonest: list[tuple[str, int]]
     """Codes of corrections, and on how many sheets each was found."""
 
@@ -38,7 +38,7 @@ def register(session: Session, teacher_id: int, class_id: int) -> Register:
     ).all()
     pupils = session.scalars(
         select(Pupil)
-        .where(Pupil.teacher_id == teacher_id, Pupil.class_id == class_id)
+        .where(Pupil.teacher_id == teacher_id, Pupil.class_id == class_id, Pupil.left.is_(False))
         .order_by(Pupil.name)
     ).all()
     handed_in = session.scalars(
@@ -60,6 +60,6 @@ def register(session: Session, teacher_id: int, class_id: int) -> Register:
         lessons=given,
         pupils=pupils,
         sheets={(s.pupil_id, s.lesson_id): s for s in handed_in if s.pupil_id is not None},
-        unnamed=sum(s.pupil_id is None for s in handed_in),
+        unnamed=[sheet for sheet in handed_in if sheet.pupil_id is None],
         commonest=counts.most_common(3),
     )

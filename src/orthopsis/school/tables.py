@@ -69,16 +69,22 @@ class SchoolClass(Owned, Base):
     __tablename__ = "school_class"
 
     name: Mapped[str] = mapped_column(String(60))
-    pupils: Mapped[list[Pupil]] = relationship(order_by="Pupil.name", viewonly=True)
+    away: Mapped[bool] = mapped_column(default=False)
+    pupils: Mapped[list[Pupil]] = relationship(
+        primaryjoin="and_(Pupil.class_id == SchoolClass.id, Pupil.left.is_(False))",
+        order_by="Pupil.name",
+        viewonly=True,
+    )
 
 
 class Pupil(Owned, Base):
-    """A pupil of one class."""
+    """A pupil of one class; who left is no longer listed, and keeps sheets and marks."""
 
     __tablename__ = "pupil"
 
     class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
     name: Mapped[str] = mapped_column(String(120))
+    left: Mapped[bool] = mapped_column(default=False)
 
 
 class Place(StrEnum):
@@ -150,6 +156,8 @@ class SheetPicture(Base):
     photo: Mapped[bytes] = mapped_column(LONGBLOB)
     photo_type: Mapped[str] = mapped_column(String(20))
     straight_jpeg: Mapped[bytes | None] = mapped_column(LONGBLOB)
+    digest: Mapped[str | None] = mapped_column(String(64))
+    """SHA-256 of the photo as it was sent, to know it again."""
 
 
 class VerdictRow(Owned, Base):

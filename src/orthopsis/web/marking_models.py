@@ -146,6 +146,15 @@ class UploadOut(Out):
     problem: str | None
 
 
+class SentOut(Out):
+    """What became of files that were sent, beside the sheets that are on the stack now."""
+
+    uploads: list[UploadOut]
+    """Those that have to be opened first, or could not be."""
+    known: list[str]
+    """Names of photos that the lesson had already."""
+
+
 class PupilSheetOut(Out):
     """A sheet in the stack."""
 

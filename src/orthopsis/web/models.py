@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import date, datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from orthopsis.exercise.document import Exercise
 from orthopsis.school.tables import Place, Understanding
@@ -228,6 +228,33 @@ class ClassOut(Out):
     pupils: list[PupilOut]
 
 
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=60)]
+
+
+class NameIn(BaseModel):
+    """A name, of a class or a pupil."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    name: Name
+
+
+class PupilsIn(BaseModel):
+    """Pupils who come into a class."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    names: Annotated[list[Name], Field(min_length=1, max_length=60)]
+
+
+class LeftIn(BaseModel):
+    """Whether somebody, or a whole class, is taken off the list."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    left: bool
+
+
 class LessonIn(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
@@ -254,6 +281,13 @@ class RegisterCell(Out):
     words: str
 
 
+class UnnamedSheet(Out):
+    """A sheet that is nobody's yet."""
+
+    lesson_id: int
+    sheet_id: int
+
+
 class CommonFinding(Out):
     code: str
     sheets: int
@@ -266,7 +300,7 @@ class RegisterOut(Out):
     lessons: list[LessonOut]
     pupils: list[PupilOut]
     cells: list[RegisterCell]
-    unnamed: int
+    unnamed: list[UnnamedSheet]
     commonest: list[CommonFinding]
 
 

@@ -2,26 +2,80 @@
 import { computed } from "vue";
 import type { PupilSheet, XY } from "@/api/client";
 import { familyColour, pointSign } from "@/desk/lines";
-import { edgeTarget } from "./edge";
+import PencilLine from "@/desk/PencilLine.vue";
+import { edgeTarget, passing } from "./edge";
 
-/** Points off the sheet, each as a mark at the sheet's edge on the way to it. */
+/**
+ * Points off the sheet, each as a small target at the sheet's edge. Where a line would land cannot
+ * be shown there, so its rings are degrees: a line passes the middle as far off as it is turned.
+ */
 const props = defineProps<{ sheet: PupilSheet; mmPerPx: number }>();
+
+const PER_DEGREE_PX = 9;
+const RINGS_DEG = [1, 2];
+const RADIUS_PX = 24;
 
 const targets = computed(() =>
   (props.sheet.verdict?.vanishing_points ?? []).flatMap((point) => {
     const { width_mm, height_mm } = props.sheet.sheet;
-    const target = edgeTarget(point.intended_mm as XY, width_mm, height_mm);
-    return target ? [{ name: point.name, ...target }] : [];
+    const [per, radius] = [PER_DEGREE_PX * props.mmPerPx, RADIUS_PX * props.mmPerPx];
+    const meant = point.intended_mm as XY;
+    const target = edgeTarget(meant, width_mm, height_mm, radius + 2 * props.mmPerPx);
+    const family = props.sheet.verdict?.strokes.filter(({ family }) => family === point.name) ?? [];
+    const lines = family.map(({ number, verdict, from, to }) => ({
+      number,
+      verdict,
+      chord: passing(from as XY, to as XY, meant, per, radius),
+    }));
+    return target
+      ? [{ name: point.name, lines, below: target.at[1] < height_mm / 2, ...target }]
+      : [];
   }),
 );
 </script>
 
 <template>
-  <g v-for="one in targets" :key="one.name" pointer-events="none">
-    <polygon :points="pointSign(one.name, one.at, 6 * mmPerPx)" :fill="familyColour(one.name)" />
+  <g
+    v-for="one in targets"
+    :key="one.name"
+    pointer-events="none"
+    :transform="`translate(${one.at[0]} ${one.at[1]})`"
+  >
+    <circle :r="RADIUS_PX * mmPerPx" class="ground" />
+    <circle
+      v-for="ring in RINGS_DEG"
+      :key="ring"
+      :r="ring * PER_DEGREE_PX * mmPerPx"
+      class="ring"
+    />
+    <pencil-line
+      v-for="line in one.lines"
+      :key="line.number"
+      :class="['passing', line.verdict]"
+      :from="line.chord[0]"
+      :to="line.chord[1]"
+    />
     <text
-      :x="one.at[0]"
-      :y="one.at[1] - 10 * mmPerPx"
+      v-for="ring in RINGS_DEG"
+      :key="`t${ring}`"
+      class="degrees"
+      :x="ring * PER_DEGREE_PX * 0.75 * mmPerPx"
+      :y="(ring * PER_DEGREE_PX * 0.75 + 6) * mmPerPx"
+      :font-size="9 * mmPerPx"
+      :stroke-width="2 * mmPerPx"
+    >
+      {{ ring }}°
+    </text>
+    <polygon :points="pointSign(one.name, [0, 0], 5 * mmPerPx)" :fill="familyColour(one.name)" />
+    <text
+      :x="
+        one.anchor === 'start'
+          ? -RADIUS_PX * mmPerPx
+          : one.anchor === 'end'
+            ? RADIUS_PX * mmPerPx
+            : 0
+      "
+      :y="(one.below ? RADIUS_PX + 13 : -RADIUS_PX - 5) * mmPerPx"
       :font-size="12 * mmPerPx"
       :stroke-width="3 * mmPerPx"
       :text-anchor="one.anchor"
@@ -38,5 +92,34 @@ text {
   stroke: #fffdf7;
   stroke-linejoin: round;
   paint-order: stroke;
+}
+.degrees {
+  fill: #50545b;
+  font-weight: 400;
+}
+.ground {
+  fill: rgb(255 253 247 / 86%);
+}
+.ring {
+  fill: none;
+  stroke: #6a6e75;
+  stroke-width: 0.8px;
+  vector-effect: non-scaling-stroke;
+}
+.passing {
+  stroke-width: 1.4px;
+  vector-effect: non-scaling-stroke;
+}
+.passing.on {
+  stroke: #2b6e4f;
+}
+.passing.near {
+  stroke: #7a5c00;
+  stroke-dasharray: 7 3;
+}
+.passing.off {
+  stroke: #b3261e;
+  stroke-dasharray: 1.5 3;
+  stroke-width: 2px;
 }
 </style>

@@ -5,6 +5,7 @@ import type { Corrections } from "@/api/client";
 import { underWay, useCorrect, useJudge, useStack } from "@/api/marking";
 import { useClasses, useLessons } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
+import { useAddress } from "@/ui/useAddress";
 import ClassGlance from "./ClassGlance.vue";
 import CornerSetter from "./CornerSetter.vue";
 import JudgedSheet from "./JudgedSheet.vue";
@@ -18,6 +19,7 @@ const classes = useClasses();
 const lessonId = ref<number | null>(null);
 const { sheets, uploads } = useStack(lessonId);
 const sheetId = ref<number | null>(null);
+useAddress({ lesson: lessonId, sheet: sheetId });
 const chosenLine = ref<number | null>(null);
 const cornersByHand = ref(false);
 const bare = ref(false);
@@ -30,14 +32,14 @@ const judging = useJudge();
 watch(
   () => lessons.data.value,
   (now) => {
-    if (lessonId.value === null) lessonId.value = now?.[0]?.id ?? null;
+    if (now && !now.some((one) => one.id === lessonId.value)) lessonId.value = now[0]?.id ?? null;
   },
   { immediate: true },
 );
 watch(
   () => sheets.data.value,
   (now) => {
-    if (!now?.some((one) => one.id === sheetId.value)) sheetId.value = now?.[0]?.id ?? null;
+    if (now && !now.some((one) => one.id === sheetId.value)) sheetId.value = now[0]?.id ?? null;
   },
   { immediate: true },
 );

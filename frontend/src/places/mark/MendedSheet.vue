@@ -3,6 +3,7 @@ import { computed, ref } from "vue";
 import type { PupilSheet, XY } from "@/api/client";
 import { useFaces } from "@/api/marking";
 import MendedLines from "./MendedLines.vue";
+import { wayWords } from "./words";
 
 /**
  * Their own drawing, mended: what one correction would change. The drawing stretched as if the
@@ -17,6 +18,10 @@ const WAYS: { value: Way; label: string }[] = [
   { value: "middle", label: "The true middle" },
   { value: "spread", label: "Points further apart" },
 ];
+/** With one point there is nothing to spread. */
+const ways = computed(() =>
+  WAYS.filter((one) => one.value !== "spread" || props.sheet.families.includes("VP2")),
+);
 const way = ref<Way>("line");
 const spread = ref(140);
 const faces = useFaces(() => props.sheet.id);
@@ -66,7 +71,7 @@ const show = () => void root.value?.requestFullscreen?.();
   <div ref="root" class="mended">
     <div class="bar">
       <button
-        v-for="one in WAYS"
+        v-for="one in ways"
         :key="one.value"
         type="button"
         class="toggle"
@@ -132,7 +137,7 @@ const show = () => void root.value?.requestFullscreen?.();
           </template>
         </svg>
         <figcaption v-if="way === 'line'">
-          Dotted: as drawn. Dashed: where it should go, to {{ line?.family }}.
+          Dotted: as drawn. Dashed: where it should go, {{ wayWords(line?.family ?? "") }}.
         </figcaption>
         <figcaption v-else>
           Where the diagonals cross is the middle we see; the cross is the ruler's halfway.

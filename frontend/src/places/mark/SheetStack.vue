@@ -5,6 +5,7 @@ import type { DemandName, Lesson, PupilSheet, SheetUpload } from "@/api/client";
 import { underWay, useAway, useLessonWork, useSendSheet } from "@/api/marking";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import { dayWords, UNDERSTANDING } from "@/ui/words";
+import { knownWords } from "./words";
 
 /** The pupils' sheets of a lesson, one after the other, and a place to hand in more. */
 const props = defineProps<{
@@ -23,6 +24,8 @@ const away = useAway();
 const input = ref<HTMLInputElement | null>(null);
 const sending = ref(0);
 const refused = ref<string[]>([]);
+/** Photos just sent that the lesson had already. */
+const known = ref<string[]>([]);
 /** Those taken from the stack on this page, so that one can be put back. */
 const takenAway = ref<{ id: number; name: string }[]>([]);
 let stopped = false;
@@ -42,11 +45,12 @@ async function take(files: FileList | null | undefined) {
   const all = [...(files ?? [])];
   sending.value += all.length;
   refused.value = [];
+  known.value = [];
   stopped = false;
   for (const file of all) {
     if (!stopped) {
       try {
-        await sendSheet.mutateAsync(file);
+        known.value.push(...(await sendSheet.mutateAsync(file)).known);
       } catch (fault) {
         refused.value.push(`${file.name}: ${(fault as Error).message}`);
       }
@@ -98,7 +102,7 @@ function stateOf(sheet: PupilSheet): string {
         @change="emit('lesson', Number(($event.target as HTMLSelectElement).value))"
       >
         <option v-for="one in lessons" :key="one.id" :value="one.id">
-          {{ one.class_name }}, {{ one.exercise_title }}, {{ dayWords(one.given_on) }}
+          {{ one.exercise_title }}, {{ one.class_name }}, {{ dayWords(one.given_on) }}
         </option>
       </select>
     </label>
@@ -135,7 +139,7 @@ function stateOf(sheet: PupilSheet): string {
         <button
           v-if="sheet.id === chosen && !glance"
           type="button"
-          class="away"
+          class="quietly away"
           @click="takeAway(sheet)"
         >
           Take from the stack
@@ -150,6 +154,7 @@ function stateOf(sheet: PupilSheet): string {
       {{ upload.file_name }}: {{ upload.problem }}
       <n-button size="tiny" @click="forget.mutate(upload.id)">Understood</n-button>
     </p>
+    <p v-if="known.length" role="status">{{ knownWords(known) }}</p>
     <p v-for="message in refused" :key="message" class="refused" role="alert">{{ message }}</p>
     <n-button :disabled="sending > 0" @click="input?.click()">Add sheets</n-button>
     <p class="hint">Photos, scans, a PDF from the copier, or a ZIP of them.</p>
@@ -180,6 +185,7 @@ function stateOf(sheet: PupilSheet): string {
 }
 select {
   width: 100%;
+  text-overflow: ellipsis;
 }
 ol {
   display: grid;
@@ -229,16 +235,7 @@ progress {
   accent-color: var(--action);
 }
 .away {
-  min-height: 24px;
   margin-left: 88px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--quiet);
-  font: inherit;
-  font-size: 13px;
-  text-decoration: underline;
-  cursor: pointer;
 }
 .hint {
   color: var(--quiet);

@@ -214,6 +214,7 @@ async function save() {
 }
 .targets {
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
 }
 .pupil,

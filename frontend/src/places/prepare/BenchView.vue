@@ -14,6 +14,7 @@ import SwingingRuler from "@/desk/SwingingRuler.vue";
 import TonedPlanes from "@/desk/TonedPlanes.vue";
 import TriedLines from "@/desk/TriedLines.vue";
 import StateNote from "@/ui/StateNote.vue";
+import { useCalm } from "@/ui/useCalm";
 import AdviceNotes from "./AdviceNotes.vue";
 import AdvicePlaces from "./AdvicePlaces.vue";
 import BenchBar from "./BenchBar.vue";
@@ -39,6 +40,11 @@ const withGuides = ref(false);
 
 const desk = ref<InstanceType<typeof DeskSheet> | null>(null);
 const NEARER = 1.25;
+
+/** What the panels show: it follows a moving hand with fewer steps than the sheet does. */
+const PANELS_MS = 120;
+const moving = ref(false);
+const panels = useCalm(() => ({ doc: doc.value, picture: picture.value }), moving, PANELS_MS);
 
 watch(steps, (now) => {
   if (chosenStep.value > now.length) chosenStep.value = 0;
@@ -74,8 +80,8 @@ const underRuler = computed(() => {
 });
 const problem = computed(() => pictureProblem.value ?? stepsProblem.value);
 
-function changePiece(index: number, piece: Piece) {
-  bench.set(["pieces", index], piece);
+function changePiece(index: number, piece: Piece, merge: string | null = null) {
+  bench.set(["pieces", index], piece, merge);
   chosenPiece.value = piece.id;
 }
 
@@ -187,8 +193,8 @@ useBenchKeys({
             :step="step"
             :mm-per-px="mmPerPx"
             :to-sheet="toSheet"
-            @set="bench.set"
-            @settle="history.settle"
+            @set="(...change) => ((moving = true), bench.set(...change))"
+            @settle="((moving = false), history.settle())"
             @choose="chosenPiece = $event"
           />
         </template>
@@ -224,8 +230,8 @@ useBenchKeys({
         @go="chosenStep = $event"
       />
       <setup-panel
-        :doc="doc"
-        :picture="picture"
+        :doc="panels.doc ?? doc"
+        :picture="panels.picture"
         :units="units"
         :round-measures="bench.roundMeasures.value"
         @set="(path, value) => bench.set(path, value, path.join('.'))"
@@ -234,8 +240,8 @@ useBenchKeys({
       />
       <h2>Pieces</h2>
       <pieces-panel
-        :doc="doc"
-        :grips="picture?.grips ?? []"
+        :doc="panels.doc ?? doc"
+        :grips="panels.picture?.grips ?? []"
         :units="units"
         :chosen="chosenPiece"
         :placing="placing"
@@ -260,6 +266,12 @@ useBenchKeys({
 }
 .bench > :first-child {
   grid-area: bar;
+}
+/* What moves in one part never makes the others be laid out or painted. */
+.desk,
+.under,
+.side {
+  contain: layout paint style;
 }
 .desk {
   grid-area: desk;

@@ -20,7 +20,7 @@ import ShapeFields from "./ShapeFields.vue";
 
 /** One piece: its name, its measures, how it stands. */
 const props = defineProps<{ piece: Piece; grips: Grip[]; units: Units; open: boolean }>();
-const emit = defineEmits<{ choose: []; change: [piece: Piece]; remove: [] }>();
+const emit = defineEmits<{ choose: []; change: [piece: Piece, merge?: string]; remove: [] }>();
 
 const summary = computed(() => {
   const { front, edge } = props.piece;
@@ -111,7 +111,8 @@ function rename(event: Event) {
       <shape-fields
         v-else-if="piece.kind === 'outline'"
         :piece="piece"
-        @change="emit('change', $event)"
+        :units="units"
+        @change="(changed, merge) => emit('change', changed, merge)"
       />
       <place-fields :piece="piece" :units="units" @change="emit('change', $event)" />
       <choice-field

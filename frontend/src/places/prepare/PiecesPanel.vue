@@ -16,7 +16,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   choose: [id: string | null];
-  change: [index: number, piece: Piece];
+  change: [index: number, piece: Piece, merge?: string];
   remove: [index: number];
   place: [kind: PieceKind | null];
   placeAt: [place: XY];
@@ -49,7 +49,7 @@ const sheetMiddle = computed<XY>(() => {
       :units="units"
       :open="piece.id === chosen"
       @choose="emit('choose', piece.id === chosen ? null : piece.id)"
-      @change="emit('change', index, $event)"
+      @change="(changed, merge) => emit('change', index, changed, merge)"
       @remove="emit('remove', index)"
     />
     <div v-if="placing" class="placing" role="status">

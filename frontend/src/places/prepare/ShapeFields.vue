@@ -2,11 +2,13 @@
 import { computed, ref, watch } from "vue";
 import type { Outline } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
+import type { Units } from "@/ui/measures";
 import { cornersFrom, cornersText } from "./editing";
+import ShapeEditor from "./ShapeEditor.vue";
 
 /** A shape by its corners: pairs of millimetres from the left and the top of its face. */
-const props = defineProps<{ piece: Outline }>();
-const emit = defineEmits<{ change: [piece: Outline] }>();
+const props = defineProps<{ piece: Outline; units: Units }>();
+const emit = defineEmits<{ change: [piece: Outline, merge?: string] }>();
 
 const shown = computed(() => cornersText(props.piece.corners));
 const text = ref(shown.value);
@@ -29,6 +31,11 @@ function take() {
 </script>
 
 <template>
+  <shape-editor
+    :piece="piece"
+    :units="units"
+    @change="(changed, merge) => emit('change', changed, merge)"
+  />
   <label class="field">
     <span>Corners: mm from the face's left and top</span>
     <textarea v-model="text" class="plain" rows="3" :aria-invalid="wrong" @change="take" />

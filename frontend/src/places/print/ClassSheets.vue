@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
 import { computed, watch } from "vue";
-import type { PrintOrder } from "@/api/client";
+import type { DemandOut, PrintOrder } from "@/api/client";
 import { useClasses } from "@/api/queries";
 import { countOf } from "@/ui/words";
 import { useClassPrint } from "./useClassPrint";
 
 /** A starter sheet for each pupil of a class, with the name and a code for marking. */
-const props = defineProps<{ id: number; order: PrintOrder }>();
+const props = defineProps<{ id: number; order: PrintOrder; demand: DemandOut["name"] }>();
 
 const classId = defineModel<number | null>({ required: true });
 const classes = useClasses();
@@ -34,7 +34,13 @@ function print() {
       A starter sheet for each pupil, with the name, corner marks and a code. Where the exercise is
       a word, each gets a card with the own first name in block letters.
     </p>
-    <p v-if="classes.data.value?.length === 0">There is no class yet.</p>
+    <p v-if="demand !== 'standard'" class="about">
+      These are made from the standard demand: it is what a class's sheets are judged by. The
+      starter sheet on the left is the one of the chosen demand.
+    </p>
+    <p v-if="classes.data.value?.length === 0">
+      There is no class yet. <router-link to="/register">Begin one in the register</router-link>
+    </p>
     <div v-else class="choose">
       <div class="field">
         <label for="print-class">Class</label>

@@ -79,7 +79,7 @@ const fileName = computed(
     <aside aria-label="What to print">
       <demand-choice v-model="demand" :id="id" />
       <order-panel v-model="order" />
-      <class-sheets :id="id" v-model="classId" :order="order" />
+      <class-sheets :id="id" v-model="classId" :order="order" :demand="demand" />
       <file-exports
         v-if="document"
         :id="id"

@@ -1,9 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
+import { usePutClassAway } from "@/api/classes";
+import type { SchoolClass } from "@/api/client";
 import { useClasses, useRegister, useShelf } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
+import { useAddress } from "@/ui/useAddress";
 import { countOf, dayWords, UNDERSTANDING } from "@/ui/words";
+import ClassList from "./ClassList.vue";
 import GiveLesson from "./GiveLesson.vue";
+import NewClass from "./NewClass.vue";
 
 const classes = useClasses();
 const shelf = useShelf();
@@ -11,26 +16,51 @@ const classId = ref<number | null>(null);
 watch(
   () => classes.data.value,
   (now) => {
-    if (classId.value === null) classId.value = now?.[0]?.id ?? null;
+    if (now && !now.some((one) => one.id === classId.value)) classId.value = now[0]?.id ?? null;
   },
   { immediate: true },
 );
 const page = useRegister(classId);
+useAddress({ class: classId });
+const group = computed(() => classes.data.value?.find((one) => one.id === classId.value));
+const listed = ref(false);
+/** A class that was put away on this page, so that it can be brought back. */
+const away = ref<SchoolClass | null>(null);
+const puttingAway = usePutClassAway();
+
+async function began(id: number) {
+  await classes.refetch();
+  classId.value = id;
+  listed.value = true;
+}
+
+async function putAway(one: SchoolClass) {
+  const gone = await puttingAway.mutateAsync({ id: one.id, left: true }).catch(() => null);
+  if (gone) away.value = one;
+}
+
+async function bringBack(id: number) {
+  const back = await puttingAway.mutateAsync({ id, left: false }).catch(() => null);
+  if (!back) return;
+  away.value = null;
+  await began(id);
+}
 const cells = computed(
   () => new Map(page.data.value?.cells.map((cell) => [`${cell.pupil_id}-${cell.lesson_id}`, cell])),
 );
 
+const sheetAt = (one: { lesson_id: number; sheet_id: number }) =>
+  `/mark?lesson=${one.lesson_id}&sheet=${one.sheet_id}`;
+
 function cellOf(pupilId: number, lessonId: number) {
   const cell = cells.value.get(`${pupilId}-${lessonId}`);
-  if (!cell) return { sign: "", label: "not handed in", words: "", tone: "none" };
+  const none = { lesson: lessonId, sheet: "", sign: "", label: "not handed in", words: "" };
+  if (!cell) return { ...none, tone: "none" };
+  const sheet = sheetAt(cell);
   const mark = UNDERSTANDING.find((one) => one.value === cell.understanding);
-  if (!mark) return { sign: "·", label: "handed in, to be marked", words: "", tone: "open" };
-  return {
-    sign: mark.sign,
-    label: mark.label,
-    words: cell.words,
-    tone: mark.value.replace(" ", "-"),
-  };
+  if (!mark) return { ...none, sheet, sign: "·", label: "handed in, to be marked", tone: "open" };
+  const { words } = cell;
+  return { ...none, ...mark, sheet, words, tone: mark.value.replace(" ", "-") };
 }
 </script>
 
@@ -46,11 +76,31 @@ function cellOf(pupilId: number, lessonId: number) {
           </option>
         </select>
       </label>
+      <button
+        v-if="group"
+        type="button"
+        class="toggle"
+        :aria-pressed="listed"
+        @click="listed = !listed"
+      >
+        Class list
+      </button>
+      <new-class @began="began" @back="bringBack" />
     </header>
+    <p v-if="puttingAway.error.value" role="alert">{{ puttingAway.error.value.message }}</p>
+    <p v-if="away" role="status">
+      {{ away.name }} was put away with its sheets and marks.
+      <button type="button" class="toggle" @click="bringBack(away.id)">Bring it back</button>
+    </p>
+    <class-list v-if="group && listed" :key="group.id" :group="group" @away="putAway(group)" />
     <state-note
       :loading="classes.isPending.value || (classId !== null && page.isPending.value)"
       :error="classes.error.value ?? page.error.value"
-      :empty="classes.data.value?.length === 0 ? 'There is no class yet.' : undefined"
+      :empty="
+        classes.data.value?.length === 0
+          ? 'There is no class yet. Begin one, and add its pupils.'
+          : undefined
+      "
       @retry="page.refetch()"
     />
     <template v-if="page.data.value">
@@ -85,24 +135,24 @@ function cellOf(pupilId: number, lessonId: number) {
               <tr v-for="pupil in page.data.value.pupils" :key="pupil.id">
                 <th scope="row">{{ pupil.name }}</th>
                 <td
-                  v-for="lesson in page.data.value.lessons"
-                  :key="lesson.id"
-                  :class="cellOf(pupil.id, lesson.id).tone"
+                  v-for="cell in page.data.value.lessons.map((one) => cellOf(pupil.id, one.id))"
+                  :key="cell.lesson"
+                  :class="cell.tone"
                 >
-                  <strong
-                    >{{ cellOf(pupil.id, lesson.id).sign }}
-                    {{ cellOf(pupil.id, lesson.id).label }}</strong
-                  >
-                  <p>{{ cellOf(pupil.id, lesson.id).words }}</p>
+                  <router-link v-if="cell.sheet" :to="cell.sheet" class="said">
+                    {{ cell.sign }} {{ cell.label }}
+                  </router-link>
+                  <span v-else class="said">{{ cell.label }}</span>
+                  <p>{{ cell.words }}</p>
                 </td>
               </tr>
             </tbody>
           </table>
         </div>
         <aside>
-          <p v-if="page.data.value.unnamed" class="quiet">
-            {{ countOf(page.data.value.unnamed, "sheet") }} without a name.
-            <router-link to="/mark">Say whose they are</router-link>
+          <p v-if="page.data.value.unnamed[0]" class="quiet">
+            {{ countOf(page.data.value.unnamed.length, "sheet") }} without a name.
+            <router-link :to="sheetAt(page.data.value.unnamed[0])">Say whose they are</router-link>
           </p>
           <section v-if="page.data.value.commonest.length" aria-label="What to teach again">
             <h2>What to teach again</h2>
@@ -131,16 +181,28 @@ header {
   align-items: center;
 }
 .page {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 20px 48px;
+  display: grid;
+  gap: 20px;
   max-width: 100%;
 }
+/* Above the table: a class of thirty is longer than the page. */
 aside {
-  display: grid;
-  gap: 16px;
-  align-content: start;
-  max-width: 320px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 48px;
+  align-items: baseline;
+  order: -1;
+}
+aside section {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  align-items: baseline;
+}
+aside ol {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 36px;
 }
 .scroll {
   max-width: 100%;
@@ -166,24 +228,36 @@ tbody th {
 td {
   max-width: 62ch;
 }
-td p,
+/* The words stand whole beside the sheet, one click away. */
+td p {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 3;
+}
 small {
   display: block;
+}
+td p,
+small {
   color: var(--quiet);
   font-size: 14px;
   font-weight: 400;
   white-space: pre-line;
 }
-.sure strong {
+.said {
+  font-weight: 700;
+}
+.sure .said {
   color: var(--on);
 }
-.nearly strong {
+.nearly .said {
   color: var(--near);
 }
-.not-yet strong {
+.not-yet .said {
   color: var(--off);
 }
-.none strong {
+.none .said {
   color: var(--quiet);
   font-weight: 400;
 }
@@ -191,7 +265,7 @@ small {
   color: var(--quiet);
 }
 ol {
-  margin: 8px 0 0;
+  margin: 0;
   padding-left: 20px;
 }
 </style>

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import asdict
 from typing import Any
 
 from fastapi import APIRouter, Response
+from pydantic_core import to_json
 
 from orthopsis.exercise.advice import advice, facts, message, remedy
 from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
@@ -19,7 +19,7 @@ from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import picture_figure, toned
 from orthopsis.handout.svg import to_svg
-from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.stroke import Stroke
 from orthopsis.web.models import PictureOut, StepsOut, ViewerIn
 from orthopsis.web.problems import PROBLEMS
 from orthopsis.web.teach_models import BoardOut, DemonstrateIn, DemonstrationOut, LiftIn, SpreadIn
@@ -34,7 +34,7 @@ def draw_picture(exercise: Exercise, lines_only: bool = False, hidden: bool = Tr
     """
     # Put out as it is: to check our own record again costs more than to draw it.
     record = picture_record(resolve(exercise), lines_only, hidden)
-    return Response(json.dumps(record), media_type="application/json")
+    return Response(to_json(record), media_type="application/json")
 
 
 @router.post("/steps")
@@ -94,9 +94,7 @@ def run_record(scene: Scene) -> dict[str, Any]:
 
 
 def picture_record(scene: Scene, lines_only: bool = False, hidden: bool = True) -> dict[str, Any]:
-    strokes, toned_planes = picture(scene), planes(scene)
-    if not hidden:
-        strokes = [stroke for stroke in strokes if stroke.role is not Role.HIDDEN]
+    strokes, toned_planes = picture(scene, hidden), planes(scene)
     fills = toned(scene, toned_planes)
     return {
         "drawing": drawing_record(scene, strokes),

@@ -5,18 +5,22 @@ from __future__ import annotations
 from fastapi import APIRouter
 
 from orthopsis.marking.findings import TITLES
-from orthopsis.school import lessons
+from orthopsis.school import classes, lessons
 from orthopsis.school.register import register
 from orthopsis.school.tables import Lesson, Understanding
 from orthopsis.web.context import AtWork, Records
 from orthopsis.web.models import (
     ClassOut,
     CommonFinding,
+    LeftIn,
     LessonIn,
     LessonOut,
+    NameIn,
     PupilOut,
+    PupilsIn,
     RegisterCell,
     RegisterOut,
+    UnnamedSheet,
 )
 from orthopsis.web.problems import PROBLEMS
 
@@ -24,9 +28,48 @@ router = APIRouter(prefix="/api", tags=["school"], responses=PROBLEMS)
 
 
 @router.get("/classes")
-def list_classes(session: Records, teacher: AtWork) -> list[ClassOut]:
-    """The teacher's classes with their pupils."""
-    return [ClassOut.model_validate(row) for row in lessons.classes(session, teacher.id)]
+def list_classes(session: Records, teacher: AtWork, away: bool = False) -> list[ClassOut]:
+    """The teacher's classes with their pupils: those listed, or those put away."""
+    return [ClassOut.model_validate(row) for row in lessons.classes(session, teacher.id, away)]
+
+
+@router.post("/classes", status_code=201)
+def add_class(asked: NameIn, session: Records, teacher: AtWork) -> ClassOut:
+    """Begin a class."""
+    return ClassOut.model_validate(classes.new_class(session, teacher.id, asked.name))
+
+
+@router.put("/classes/{class_id}/name")
+def rename_class(class_id: int, asked: NameIn, session: Records, teacher: AtWork) -> ClassOut:
+    """Give a class another name."""
+    row = classes.rename_class(session, teacher.id, class_id, asked.name)
+    return ClassOut.model_validate(row)
+
+
+@router.put("/classes/{class_id}/left")
+def put_class_away(class_id: int, asked: LeftIn, session: Records, teacher: AtWork) -> ClassOut:
+    """Take a class from the lists with all that is kept of it, or bring it back."""
+    row = classes.put_class_away(session, teacher.id, class_id, asked.left)
+    return ClassOut.model_validate(row)
+
+
+@router.post("/classes/{class_id}/pupils", status_code=201)
+def add_pupils(class_id: int, asked: PupilsIn, session: Records, teacher: AtWork) -> ClassOut:
+    """Add pupils to a class, all of them or none."""
+    classes.add_pupils(session, teacher.id, class_id, asked.names)
+    return ClassOut.model_validate(lessons.school_class(session, teacher.id, class_id))
+
+
+@router.put("/pupils/{pupil_id}/name")
+def rename_pupil(pupil_id: int, asked: NameIn, session: Records, teacher: AtWork) -> PupilOut:
+    """Write a pupil's name anew."""
+    return PupilOut.model_validate(classes.rename_pupil(session, teacher.id, pupil_id, asked.name))
+
+
+@router.put("/pupils/{pupil_id}/left")
+def take_off_list(pupil_id: int, asked: LeftIn, session: Records, teacher: AtWork) -> PupilOut:
+    """Take a pupil off the list of the class, or put them back; sheets and marks are kept."""
+    return PupilOut.model_validate(classes.leave(session, teacher.id, pupil_id, asked.left))
 
 
 @router.get("/lessons")
@@ -63,7 +106,9 @@ def open_register(class_id: int, session: Records, teacher: AtWork) -> RegisterO
             )
             for (pupil_id, lesson_id), sheet in page.sheets.items()
         ],
-        unnamed=page.unnamed,
+        unnamed=[
+            UnnamedSheet(lesson_id=sheet.lesson_id, sheet_id=sheet.id) for sheet in page.unnamed
+        ],
         commonest=[
             CommonFinding(code=code, sheets=count, title=TITLES[code])
             for code, count in page.commonest

@@ -31,6 +31,7 @@ from orthopsis.web.marking_models import (
     PhraseIn,
     PupilIn,
     PupilSheetOut,
+    SentOut,
     SummaryOut,
     UploadOut,
     VerdictOut,
@@ -62,21 +63,22 @@ def send_sheets(
     teacher: AtWork,
     files: Annotated[list[UploadFile], File()],
     pupil_id: Annotated[int | None, Form()] = None,
-) -> list[UploadOut]:
+) -> SentOut:
     """Take photos, ZIP files or PDFs of sheets; they are opened and judged in the background.
 
-    Answers the files that hold several sheets; single pictures are on the stack at once.
+    Pictures are on the stack at once, those of a ZIP one after the other. What the lesson has
+    already is not taken twice.
     """
     store: Store = request.app.state.store
-    sent = []
+    owner = intake.Owner(teacher.id, lesson_id, pupil_id)
+    sent = SentOut(uploads=[], known=[])
     for file in files:
-        data = file.file.read()
-        with store.session() as session:
-            name = file.filename or "photo"
-            row = intake.send(session, teacher.id, lesson_id, name, data, pupil_id)
-            if row is not None:
-                sent.append(UploadOut.model_validate(row))
-    request.app.state.marking.look()
+        for kept in intake.send(store, owner, file.filename or "photo", file.file.read()):
+            request.app.state.marking.look()
+            if kept.upload is not None:
+                sent.uploads.append(UploadOut.model_validate(kept.upload))
+            elif kept.known:
+                sent.known.append(kept.name)
     return sent
 
 
