@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { Cut } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
+import DraftInput from "@/ui/DraftInput.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import type { Units } from "@/ui/measures";
 import { cutOf, cutWay, type CutWay } from "./editing";
@@ -28,11 +29,6 @@ const percent = computed(() => Math.round(given.value.value * 100));
 function changeWay(way: CutWay) {
   emit("set", cutOf(way, props.near[way], props.cut.from));
 }
-
-function setPercent(event: Event) {
-  const value = Number((event.target as HTMLInputElement).value);
-  if (value >= 1 && value <= 99) emit("set", cutOf("fraction", value / 100, props.cut.from));
-}
 </script>
 
 <template>
@@ -40,7 +36,13 @@ function setPercent(event: Event) {
     <choice-field :value="given.way" :label="label" :options="WAYS" @set="changeWay" />
     <label v-if="given.way === 'fraction'" class="field">
       <span>Per cent</span>
-      <input class="plain" type="number" min="1" max="99" :value="percent" @change="setPercent" />
+      <draft-input
+        needed
+        :least="1"
+        :most="99"
+        :value="percent"
+        @set="emit('set', cutOf('fraction', Number($event) / 100, cut.from))"
+      />
     </label>
     <measure-input
       v-else

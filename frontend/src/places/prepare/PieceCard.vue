@@ -3,6 +3,7 @@ import { NButton, NCheckbox } from "naive-ui";
 import { computed } from "vue";
 import type { Cut, Grip, Piece } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
+import DraftInput from "@/ui/DraftInput.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
 import CutField from "./CutField.vue";
@@ -85,10 +86,10 @@ function turn(on: boolean) {
   emit("change", { ...props.piece, turned_vp_mm: on ? beside : null });
 }
 
-function rename(event: Event) {
-  const id = (event.target as HTMLInputElement).value.trim();
-  if (/^[A-Za-z][A-Za-z0-9 _-]{0,39}$/.test(id)) emit("change", { ...props.piece, id });
-  else (event.target as HTMLInputElement).value = props.piece.id;
+function refuseName(id: string): string {
+  return /^[A-Za-z][A-Za-z0-9 _-]{0,39}$/.test(id)
+    ? ""
+    : "A letter first, then letters, digits, spaces, - and _.";
 }
 </script>
 
@@ -101,7 +102,13 @@ function rename(event: Event) {
     <div v-if="open" class="body">
       <label class="field">
         <span>Name</span>
-        <input class="plain" :value="piece.id" maxlength="40" @change="rename" />
+        <draft-input
+          needed
+          maxlength="40"
+          :value="piece.id"
+          :refuse="refuseName"
+          @set="emit('change', { ...piece, id: $event.trim() })"
+        />
       </label>
       <letters-fields
         v-if="piece.kind === 'letters'"

@@ -3,6 +3,7 @@ import { NButton } from "naive-ui";
 import { computed, ref } from "vue";
 import { useAddPupils, useLeave, useRenameClass, useRenamePupil } from "@/api/classes";
 import type { SchoolClass } from "@/api/client";
+import DraftInput from "@/ui/DraftInput.vue";
 import { namesIn } from "./names";
 
 /** Who is in a class: names added, written anew, taken off the list and put back. */
@@ -31,12 +32,9 @@ async function add() {
   if (added) text.value = "";
 }
 
-/** A name as it was typed; what is refused or empty goes back to what it was. */
-async function rename(event: Event, before: string, save: (name: string) => Promise<unknown>) {
-  const field = event.target as HTMLInputElement;
-  const name = field.value.trim();
-  const saved = name && name !== before ? await save(name).catch(() => null) : null;
-  if (!saved) field.value = before;
+/** A name as it was typed; what is refused stays in its field, with the reason above the list. */
+async function rename(way: typeof renaming, id: number, text: string) {
+  await way.mutateAsync({ id, name: text.trim() }).catch(() => null);
 }
 
 async function takeOff(pupil: { id: number; name: string }) {
@@ -56,13 +54,12 @@ async function putBack() {
     <div class="head">
       <label class="field">
         <span>Name of the class</span>
-        <input
-          class="plain"
+        <draft-input
+          :key="group.id"
+          needed
           maxlength="60"
           :value="group.name"
-          @change="
-            rename($event, group.name, (name) => renamingClass.mutateAsync({ id: group.id, name }))
-          "
+          @set="rename(renamingClass, group.id, $event)"
         />
       </label>
       <n-button @click="emit('away')">Put the class away</n-button>
@@ -74,14 +71,12 @@ async function putBack() {
     </p>
     <ol v-if="group.pupils.length">
       <li v-for="pupil in group.pupils" :key="pupil.id">
-        <input
-          class="plain"
+        <draft-input
+          needed
           maxlength="60"
           :value="pupil.name"
           :aria-label="`Name of ${pupil.name}`"
-          @change="
-            rename($event, pupil.name, (name) => renaming.mutateAsync({ id: pupil.id, name }))
-          "
+          @set="rename(renaming, pupil.id, $event)"
         />
         <button type="button" class="quietly" @click="takeOff(pupil)">
           Take off<span class="visually-hidden"> {{ pupil.name }}</span>
