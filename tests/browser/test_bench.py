@@ -67,9 +67,9 @@ def test_the_run_through_shows_the_sheet_at_each_moment(watched):
     page.keyboard.press("ArrowRight")
     expect(page.get_by_text("5 of 14. Bus shelter: the left side.")).to_be_visible()
     assert lines_on(page) > early
-    expect(page.locator(".desk .flag")).to_have_count(0)
+    expect(page.locator(".under .flag")).to_have_count(0)
     page.get_by_role("button", name="3. Bus shelter: the front edge").click()
-    expect(page.locator(".desk .flag")).to_have_count(2)
+    expect(page.locator(".under .flag")).to_have_count(2)
     page.keyboard.press("End")
     expect(page.get_by_role("button", name="Finished drawing")).to_have_attribute(
         "aria-pressed", "true"
@@ -217,7 +217,7 @@ def test_the_desk_is_looked_at_nearer_and_moved(watched):
     expect(whole).not_to_have_text("100 %")
     after = corner.bounding_box()
     assert abs(after["x"] - before["x"]) < 3, "what the pointer is on stays under it"
-    drag(page, page.locator("svg.desk rect.paper"), 60, 40)
+    drag(page, page.locator("svg.under rect.paper"), 60, 40)
     moved = corner.bounding_box()
     assert abs(moved["x"] - after["x"] - 60) < 3
     page.get_by_role("heading", name="Seed crates").click()

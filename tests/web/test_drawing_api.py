@@ -44,7 +44,10 @@ def test_a_moving_hand_is_answered_with_the_same_lines_and_no_more(client, data)
     strokes = whole["drawing"]["strokes"]
     assert any(stroke["role"] == "hidden" for stroke in strokes)
     assert quick["drawing"]["strokes"] == [s for s in strokes if s["role"] != "hidden"]
-    assert (quick["facts"], quick["advice"]) == (None, None)
+    assert (quick["facts"], quick["advice"], quick["grips"]) == (None, None, [])
+    name = data["pieces"][0]["id"]
+    held = client.post(f"/api/picture?lines_only=true&chosen={name}", json=data).json()
+    assert held["grips"] == [grip for grip in whole["grips"] if grip["piece"] == name] != []
 
 
 @pytest.mark.parametrize("data", [ONE_POINT, THREE_POINT, DRUM])

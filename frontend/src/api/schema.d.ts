@@ -15,8 +15,9 @@ export interface paths {
         put?: never;
         /**
          * Draw Picture
-         * @description The drawing of a document, with facts and advice; `lines_only` leaves these out, and without
-         *     `hidden` the lines that are not seen, so that the answer keeps up with a moving hand.
+         * @description The drawing of a document, with facts, advice and all grips; `lines_only` leaves out these
+         *     and the grips of all but the `chosen` piece, and without `hidden` the lines that are not seen
+         *     are missing, so that the answer keeps up with a moving hand.
          */
         post: operations["draw_picture"];
         delete?: never;
@@ -2882,6 +2883,7 @@ export interface operations {
             query?: {
                 lines_only?: boolean;
                 hidden?: boolean;
+                chosen?: string | null;
             };
             header?: never;
             path?: never;

@@ -3,6 +3,7 @@ import { computed } from "vue";
 import type { XY } from "@/api/client";
 import { formatMeasure, type Units } from "@/ui/measures";
 import DeskNear from "./DeskNear.vue";
+import DeskPaper from "./DeskPaper.vue";
 import DeskRuler from "./DeskRuler.vue";
 import { familyColour, pointSign } from "./lines";
 import { WHOLE } from "./look";
@@ -46,6 +47,19 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
 
 <template>
   <div class="frame">
+    <svg class="under" :viewBox="viewBox" preserveAspectRatio="xMidYMid meet" aria-hidden="true">
+      <desk-paper
+        :width="width"
+        :height="height"
+        :eye-level="eyeLevel"
+        :strips="strips"
+        :mm-per-px="mmPerPx"
+      />
+      <template v-if="!plain">
+        <desk-ruler :length="width" :units="units" :mm-per-px="mmPerPx" :flags="flagsX" />
+        <desk-ruler :length="height" :units="units" :mm-per-px="mmPerPx" :flags="flagsY" upright />
+      </template>
+    </svg>
     <svg
       :ref="hold"
       class="desk"
@@ -59,25 +73,18 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
       @pointercancel="hand.up"
       @wheel="hand.wheel"
     >
-      <g v-for="strip in strips" :key="strip.name" class="strip">
-        <rect :x="strip.x" :y="strip.y" :width="strip.width" :height="strip.height" />
-        <rect class="tape" v-bind="strip.tape" />
-        <line
-          v-if="strip.carriesLevel"
-          :x1="strip.x"
-          :x2="strip.x + strip.width"
-          :y1="eyeLevel"
-          :y2="eyeLevel"
-          stroke="#6a6e75"
-          :stroke-width="mmPerPx"
-        />
+      <!-- What lies there already is a picture of its own, which no move draws anew. -->
+      <rect
+        v-for="strip in strips"
+        :key="strip.name"
+        :x="strip.x"
+        :y="strip.y"
+        :width="strip.width"
+        :height="strip.height"
+        fill="transparent"
+      >
         <title>Strip for {{ strip.name }}, {{ formatMeasure(strip.out, units) }} long</title>
-      </g>
-      <rect class="paper" x="0" y="0" :width="width" :height="height" />
-      <template v-if="!plain">
-        <desk-ruler :length="width" :units="units" :mm-per-px="mmPerPx" :flags="flagsX" />
-        <desk-ruler :length="height" :units="units" :mm-per-px="mmPerPx" :flags="flagsY" upright />
-      </template>
+      </rect>
       <slot :mm-per-px="mmPerPx" :to-sheet="toSheet" />
       <g v-for="point in points" :key="point.name" class="point" pointer-events="none">
         <polygon
@@ -111,38 +118,24 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
   width: 100%;
   height: 100%;
 }
+.under,
 .desk {
+  position: absolute;
+  inset: 0;
   display: block;
   width: 100%;
   height: 100%;
   overflow: hidden;
+}
+.desk {
   touch-action: none;
+  will-change: transform;
 }
 /* A rim of paper keeps a point's name readable on a dark desk and over lines. */
 .point text {
+  font-weight: 700;
   stroke: var(--paper);
   stroke-linejoin: round;
   paint-order: stroke;
-}
-.paper,
-.strip rect {
-  fill: var(--paper);
-}
-.shadow {
-  fill: #23272e;
-  opacity: 0.1;
-}
-.strip rect {
-  stroke: rgb(35 39 46 / 22%);
-  stroke-width: 1px;
-  vector-effect: non-scaling-stroke;
-}
-.strip .tape {
-  fill: #d9d2b8;
-  stroke: none;
-  opacity: 0.75;
-}
-.point text {
-  font-weight: 700;
 }
 </style>

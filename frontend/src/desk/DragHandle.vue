@@ -80,7 +80,6 @@ function key(event: KeyboardEvent) {
   <g
     class="handle"
     :class="[shape, { dragging }]"
-    :transform="`translate(${x} ${y})`"
     tabindex="0"
     role="slider"
     :aria-label="label"
@@ -94,31 +93,33 @@ function key(event: KeyboardEvent) {
     @pointercancel="up"
     @keydown="key"
   >
-    <circle class="reach" :r="12 * mmPerPx" />
+    <circle class="reach" :cx="x" :cy="y" :r="12 * mmPerPx" />
     <path
       v-if="shape === 'line'"
       class="shape"
-      :d="`M${-14 * mmPerPx} ${-7 * mmPerPx} h${16 * mmPerPx} l${7 * mmPerPx} ${7 * mmPerPx} l${-7 * mmPerPx} ${7 * mmPerPx} h${-16 * mmPerPx} z`"
+      :d="`M${x - 14 * mmPerPx} ${y - 7 * mmPerPx} h${16 * mmPerPx} l${7 * mmPerPx} ${7 * mmPerPx} l${-7 * mmPerPx} ${7 * mmPerPx} h${-16 * mmPerPx} z`"
     />
-    <circle v-else-if="shape === 'point'" class="ring" :r="9 * mmPerPx" />
+    <circle v-else-if="shape === 'point'" class="ring" :cx="x" :cy="y" :r="9 * mmPerPx" />
     <rect
       v-else-if="shape === 'corner'"
       class="shape"
-      :x="-4.5 * mmPerPx"
-      :y="-4.5 * mmPerPx"
+      :x="x - 4.5 * mmPerPx"
+      :y="y - 4.5 * mmPerPx"
       :width="9 * mmPerPx"
       :height="9 * mmPerPx"
     />
-    <circle v-else class="shape" :r="5 * mmPerPx" />
+    <circle v-else class="shape" :cx="x" :cy="y" :r="5 * mmPerPx" />
     <g v-if="dragging" class="reading" pointer-events="none">
       <rect
-        :x="12 * mmPerPx"
-        :y="-32 * mmPerPx"
+        :x="x + 12 * mmPerPx"
+        :y="y - 32 * mmPerPx"
         :width="(reading.length * 7.6 + 14) * mmPerPx"
         :height="24 * mmPerPx"
         :rx="4 * mmPerPx"
       />
-      <text :x="19 * mmPerPx" :y="-15.5 * mmPerPx" :font-size="13 * mmPerPx">{{ reading }}</text>
+      <text :x="x + 19 * mmPerPx" :y="y - 15.5 * mmPerPx" :font-size="13 * mmPerPx">{{
+        reading
+      }}</text>
     </g>
   </g>
 </template>

@@ -17,7 +17,7 @@ const paths = computed(() => {
   for (const { first: line, places } of runsOf(props.lines)) {
     const stroke = line.state === "dark" ? "#23272e" : familyColour(line.stroke.family);
     const width = widthOf(line) * (belongsTo(line.stroke.piece, chosen) ? 1.5 : 1);
-    const key = `${stroke} ${width} ${line.state}`;
+    const key = `${stroke} ${width} ${line.state} ${line.stroke.piece ?? ""}`;
     let path = found.get(key);
     if (!path) {
       const dash =

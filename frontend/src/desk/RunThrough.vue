@@ -81,6 +81,9 @@ watch(
   line-height: 1.2;
   text-align: left;
   cursor: pointer;
+  /* Of hundreds of small sheets only those in sight are laid out and painted. */
+  content-visibility: auto;
+  contain-intrinsic-size: 106px 108px;
 }
 .step svg {
   width: 100%;

@@ -30,6 +30,7 @@ const emit = defineEmits<{
   settle: [];
 }>();
 
+const NONE: Piece[] = [];
 const nudge = computed(() => nudgeStepMm(props.units));
 const read = (mm: number) => formatMeasure(mm, props.units);
 const view = computed(() => props.doc.view);
@@ -42,8 +43,10 @@ const points = computed(() =>
       ],
 );
 const third = computed(() => (view.value.kind === "three-point" ? view.value.third_vp_mm : null));
+/** The same list as before while only the view moves, so that nothing of it is worked out anew. */
+const own = computed(() => props.doc.pieces ?? NONE);
 const pieces = computed(() =>
-  (props.doc.pieces ?? []).flatMap((piece, index) => {
+  own.value.flatMap((piece, index) => {
     // What stands on the lines of another is moved with it.
     if (stackOf(piece)) return [];
     const { front } = piece;

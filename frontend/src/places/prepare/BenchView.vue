@@ -28,12 +28,12 @@ import { useBenchKeys } from "./useBenchKeys";
 
 const props = defineProps<{ id: number }>();
 const withHidden = ref(false);
-const bench = useBench(props.id, withHidden);
+const chosenPiece = ref<string | null>(null);
+const bench = useBench(props.id, { withHidden, chosen: chosenPiece });
 const { document: doc, history, units, step } = bench;
 const { picture, steps, pictureProblem, stepsProblem } = bench.drawn;
 
 const chosenStep = ref(0);
-const chosenPiece = ref<string | null>(null);
 const placing = ref<PieceKind | null>(null);
 const fit = ref<"sheet" | "points">("sheet");
 const withGuides = ref(false);

@@ -5,10 +5,13 @@ import { useDocument } from "./useDocument";
 import { usePicture } from "./usePicture";
 
 /** One exercise on the bench: the document with its picture and steps, in the teacher's words. */
-export function useBench(id: number, withHidden: Readonly<Ref<boolean>>) {
+export function useBench(
+  id: number,
+  seen: { withHidden: Readonly<Ref<boolean>>; chosen: Readonly<Ref<string | null>> },
+) {
   const kept = useDocument(id);
   const said = useSaid(() => kept.document.value);
-  const drawn = usePicture(said, { withHidden });
+  const drawn = usePicture(said, seen);
   const roundMeasures = ref(true);
   const units = computed<Units>(
     () => drawn.picture.value?.units ?? said.value?.wording?.units ?? "cm",

@@ -20,7 +20,7 @@ beforeEach(() => {
 
 async function begun() {
   const document = shallowRef<Exercise | null>(doc("first"));
-  const host = hosted(() => usePicture(document));
+  const host = hosted(() => usePicture(document, { chosen: shallowRef("crate") }));
   lastOf(PICTURE).answer(full);
   await settled();
   await vi.advanceTimersByTimeAsync(0);
@@ -46,7 +46,7 @@ describe("the picture of a document", () => {
       await settled();
     }
     expect(questions.map((one) => (one.body as Exercise).title)).toEqual(["a"]);
-    expect(questions[0]!.query).toEqual({ lines_only: true, hidden: false });
+    expect(questions[0]!.query).toEqual({ lines_only: true, hidden: false, chosen: "crate" });
     questions[0]!.answer({ ...full, facts: null, advice: null, drawing: { of: "a" } });
     await settled();
     expect(questions.map((one) => (one.body as Exercise).title)).toEqual(["a", "d"]);

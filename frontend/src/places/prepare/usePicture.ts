@@ -8,6 +8,8 @@ const RETRY_MS = 3000;
 interface Wanted {
   /** Hidden edges are shown while a hand moves. */
   withHidden?: Readonly<Ref<boolean>>;
+  /** The piece whose grips follow a moving hand. */
+  chosen?: Readonly<Ref<string | null>>;
   /** Only the drawing is ever needed: no facts, no advice, no steps. */
   linesAlone?: boolean;
 }
@@ -21,7 +23,7 @@ interface Wanted {
  */
 export function usePicture(
   document: Readonly<Ref<Exercise | null>>,
-  { withHidden = ref(false), linesAlone = false }: Wanted = {},
+  { withHidden = ref(false), chosen = ref(null), linesAlone = false }: Wanted = {},
 ) {
   const picture = shallowRef<FullPicture | null>(null);
   const steps = shallowRef<Step[]>([]);
@@ -66,7 +68,11 @@ export function usePicture(
   /** An answer or a refusal, with the document that was asked about. */
   async function question(body: Exercise, linesOnly: boolean): Promise<Come> {
     asked = body;
-    const query = { lines_only: linesOnly, hidden: !linesOnly || withHidden.value };
+    const query = {
+      lines_only: linesOnly,
+      hidden: !linesOnly || withHidden.value,
+      chosen: chosen.value ?? undefined,
+    };
     try {
       const answer = await answered(api.POST("/api/picture", { body, params: { query } }));
       return { answer, of: linesOnly ? null : body };

@@ -28,12 +28,15 @@ router = APIRouter(prefix="/api", tags=["drawing"], responses=PROBLEMS)
 
 
 @router.post("/picture", response_model=PictureOut)
-def draw_picture(exercise: Exercise, lines_only: bool = False, hidden: bool = True) -> Response:
-    """The drawing of a document, with facts and advice; `lines_only` leaves these out, and without
-    `hidden` the lines that are not seen, so that the answer keeps up with a moving hand.
+def draw_picture(
+    exercise: Exercise, lines_only: bool = False, hidden: bool = True, chosen: str | None = None
+) -> Response:
+    """The drawing of a document, with facts, advice and all grips; `lines_only` leaves out these
+    and the grips of all but the `chosen` piece, and without `hidden` the lines that are not seen
+    are missing, so that the answer keeps up with a moving hand.
     """
     # Put out as it is: to check our own record again costs more than to draw it.
-    record = picture_record(resolve(exercise), lines_only, hidden)
+    record = picture_record(resolve(exercise), lines_only, hidden, chosen)
     return Response(to_json(record), media_type="application/json")
 
 
@@ -93,7 +96,9 @@ def run_record(scene: Scene) -> dict[str, Any]:
     return record
 
 
-def picture_record(scene: Scene, lines_only: bool = False, hidden: bool = True) -> dict[str, Any]:
+def picture_record(
+    scene: Scene, lines_only: bool = False, hidden: bool = True, chosen: str | None = None
+) -> dict[str, Any]:
     strokes, toned_planes = picture(scene, hidden), planes(scene)
     fills = toned(scene, toned_planes)
     return {
@@ -116,7 +121,7 @@ def picture_record(scene: Scene, lines_only: bool = False, hidden: bool = True) 
                 "at": point(grip.at.xy),
             }
             for number, piece in enumerate(scene.pieces)
-            if getattr(piece, "stack", None) is None
+            if getattr(piece, "stack", None) is None and (not lines_only or piece.id == chosen)
             for grip in piece.grips(scene.stage(number))
         ],
     }
