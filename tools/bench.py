@@ -27,6 +27,7 @@ from orthopsis.demo.scanner import Setting, scan_sheet
 from orthopsis.demo.trial import Case, Score, cases, score
 from orthopsis.exercise.load import from_data, parse
 from orthopsis.exercise.resolve import Scene, picture, resolve, solids, steps
+from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.order import PARTS as PARTS_OF_A_PACK
 from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
@@ -284,11 +285,11 @@ def printing() -> None:
     base = median_s(lambda: handout_pdf(scene, ["key"]), 3)
     report("answer key", base, "itself", base)
     report("handout of 15 steps and key", median_s(lambda: handout_pdf(scene), 3), "the key", base)
-    everything = Order(PARTS_OF_A_PACK, marks=True, code="orthopsis:1:1")
+    everything = Order(PARTS_OF_A_PACK, marks=True, code=SheetCode(1, 1))
     whole = median_s(lambda: handout_pdf(scene, everything), 3)
     report("all ten parts of a pack", whole, "the key", base)
-    pupils = tuple(SheetFor(f"{name} {k}", str(k)) for k in range(6) for name in NAMES)
-    sheets = Order(("starter",), marks=True, code="orthopsis:1:1", pupils=pupils)
+    pupils = tuple(SheetFor(f"{name} {k}", k) for k in range(6) for name in NAMES)
+    sheets = Order(("starter",), marks=True, code=SheetCode(1, 1), pupils=pupils)
     report("30 pupils' sheets", median_s(lambda: handout_pdf(scene, sheets), 3), "the key", base)
     fern = resolve(parse((ROOT / "examples" / "fern.json").read_bytes()))
     words = median_s(lambda: handout_pdf(fern, sheets), 1)

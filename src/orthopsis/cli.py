@@ -25,7 +25,9 @@ if TYPE_CHECKING:
     from collections.abc import Iterator
 
     from orthopsis.construction.moves import Step
+    from orthopsis.exercise.document import DemandName, Exercise
     from orthopsis.exercise.resolve import Scene
+    from orthopsis.marking.judge import SheetVerdict
 
 
 def draw(args: argparse.Namespace) -> None:
@@ -82,11 +84,6 @@ def handout(args: argparse.Namespace) -> None:
             grey=args.grey,
             marks=args.marks,
         )
-        if args.demand != "standard":
-            from orthopsis.exercise.demand import for_demand
-            from orthopsis.exercise.resolve import resolve
-
-            scene = resolve(for_demand(scene.exercise, args.demand))
         _write(args.output, handout_pdf(scene, order))
 
 
@@ -99,13 +96,28 @@ def check(args: argparse.Namespace) -> None:
         return
     if args.image is None:
         _fail("check takes an exercise and a picture; without an exercise use --free")
-    from orthopsis.marking.judge import check_image
     from orthopsis.marking.records import verdict_record, verdict_text
 
-    with _scene(args) as scene:
-        verdict = check_image(scene, _read_bytes(args.image), args.step)
+    picture = _read_bytes(args.image)
+    with _document(args) as exercise:
+        verdict = _judged(exercise, args, picture, args.demand or "standard")
+        if args.demand is None and verdict.code is not None and verdict.code.demand != "standard":
+            # The sheet says itself from what it was drawn.
+            verdict = _judged(exercise, args, picture, verdict.code.demand)
         shown = _json(verdict_record(verdict)) if args.format == "json" else verdict_text(verdict)
         _write("-", shown)
+
+
+def _judged(
+    exercise: Exercise, args: argparse.Namespace, picture: bytes, demand: DemandName
+) -> SheetVerdict:
+    from orthopsis.exercise.resolve import resolve
+    from orthopsis.exercise.task import Task, as_asked
+    from orthopsis.marking.judge import check_image
+    from orthopsis.marking.verdicts import DEMANDS
+
+    scene = resolve(as_asked(exercise, Task(demand, args.text)))
+    return check_image(scene, picture, args.step, demand=DEMANDS[demand])
 
 
 def _check_freely(args: argparse.Namespace) -> None:
@@ -154,6 +166,11 @@ def parser() -> argparse.ArgumentParser:
             added.add_argument(
                 "--text", help="draw this in its first word, fitted to the sheet: a pupil's name"
             )
+            added.add_argument(
+                "--demand",
+                choices=("first steps", "standard", "stretch"),
+                help="the exercise as this demand has it; check also finds it in a printed code",
+            )
         return added
 
     drawing = verb(draw)
@@ -179,12 +196,6 @@ def parser() -> argparse.ArgumentParser:
         choices=("sheet", "A4", "Letter"),
         default="sheet",
         help="true-size pages on the exercise's own sheet, or in tiles on office paper",
-    )
-    paging.add_argument(
-        "--demand",
-        choices=("first steps", "standard", "stretch"),
-        default="standard",
-        help="the exercise as this demand has it",
     )
     paging.add_argument("--grey", action="store_true", help="no colours")
     paging.add_argument("--marks", action="store_true", help="corner marks on starter sheets")
@@ -220,21 +231,28 @@ class _Parser(argparse.ArgumentParser):
 
 
 @contextmanager
-def _scene(args: argparse.Namespace) -> Iterator[Scene]:
-    """The resolved document; a refusal of it names the file."""
+def _document(args: argparse.Namespace) -> Iterator[Exercise]:
+    """The document; a refusal of it names the file."""
     from orthopsis.exercise.load import parse
-    from orthopsis.exercise.resolve import resolve
 
     data = _read_bytes(args.file)
     try:
-        exercise = parse(data)
-        if args.text is not None:
-            from orthopsis.exercise.personal import with_text
-
-            exercise = with_text(exercise, args.text)
-        yield resolve(exercise)
+        yield parse(data)
     except ExerciseError as error:
         _fail(f"{args.file}: {error}")
+
+
+@contextmanager
+def _scene(args: argparse.Namespace) -> Iterator[Scene]:
+    """The resolved document, by the demand and with the word that are asked for."""
+    from orthopsis.exercise.resolve import resolve
+
+    with _document(args) as exercise:
+        if args.demand is not None or args.text is not None:
+            from orthopsis.exercise.task import Task, as_asked
+
+            exercise = as_asked(exercise, Task(args.demand or "standard", args.text))
+        yield resolve(exercise)
 
 
 def _step(number: int, count: int) -> int:

@@ -52,7 +52,7 @@ def test_a_step_that_is_not_there_is_refused_with_those_that_are(number):
 
 def test_a_pack_has_each_part_alone_and_the_pupils_sheets():
     order = Order(("steps", "key", "strips"), per_page=6)
-    pupils = (SheetFor("Ada", "1"), SheetFor("Bram", "2"))
+    pupils = (SheetFor("Ada", 1), SheetFor("Bram", 2))
     with zipfile.ZipFile(io.BytesIO(class_pack(example("bell-corner"), order, pupils))) as archive:
         pages = {
             name: len(PdfReader(io.BytesIO(archive.read(name))).pages)

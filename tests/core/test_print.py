@@ -18,6 +18,7 @@ from orthopsis.exercise.board import board_factor, board_of, on_board, points_no
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.resolve import picture, resolve, steps
+from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.aids import fan_figure, ladders_figure, starter_figure, strips
 from orthopsis.handout.figure import in_grey, picture_figure
 from orthopsis.handout.order import OFFICE_MM, PARTS, Order, SheetFor
@@ -43,7 +44,7 @@ def size_mm(page) -> XY:
 def test_every_part_of_every_example_is_printed(name):
     scene = example(name)
     for part in PARTS:
-        pages = pages_of(scene, parts=(part,), marks=True, code="orthopsis:1:1", office="Letter")
+        pages = pages_of(scene, parts=(part,), marks=True, code=SheetCode(1, 1), office="Letter")
         sheet = scene.sheet.width_mm, scene.sheet.height_mm
         wanted = sheet if part in ("key", "starter", "fan", "ladders") else OFFICE_MM["Letter"]
         assert {tuple(round(v, 1) for v in size_mm(page)) for page in pages} == {
@@ -174,9 +175,9 @@ def test_the_board_says_what_to_do_where_the_ruler_ends():
 
 def test_pupils_get_a_sheet_each_with_name_and_code():
     scene = example("fern")
-    pupils = (SheetFor("Ada Ash", "7"), SheetFor("Bram Lim", "8"), SheetFor("Ö 1", "9"))
+    pupils = (SheetFor("Ada Ash", 7), SheetFor("Bram Lim", 8), SheetFor("Ö 1", 9))
     heard: list[int] = []
-    order = Order(("starter",), marks=True, code="orthopsis:3:2", pupils=pupils)
+    order = Order(("starter",), marks=True, code=SheetCode(3, 2), pupils=pupils)
     pages = PdfReader(io.BytesIO(handout_pdf(scene, order, heard.append))).pages
     assert heard == [1, 2, 3]
     for page, pupil in zip(pages, pupils, strict=False):
@@ -188,12 +189,13 @@ def test_pupils_get_a_sheet_each_with_name_and_code():
 
 def test_a_camera_reads_the_code_back():
     """Outside: OpenCV's reader of QR codes."""
-    pack = Pack(scene_of(ONE_POINT), Order(marks=True, code="orthopsis:12:3"))
-    name = pack._code("1", "45")
+    code = SheetCode(12, 3, None, "first steps")
+    pack = Pack(scene_of(ONE_POINT), Order(marks=True, code=code))
+    name = pack._code("1", 45)
     figure = {"width_mm": 60, "height_mm": 60}
     png = typeset("figure.typ", figure, {"figure.svg": pack.files[name]}, "png", 150.0)
     grey = np.array(Image.open(io.BytesIO(png)).convert("L"))
-    assert cv2.QRCodeDetector().detectAndDecode(grey)[0] == "orthopsis:12:3:45"
+    assert cv2.QRCodeDetector().detectAndDecode(grey)[0] == "orthopsis:12:3:45:f"
 
 
 def test_a_starter_shows_only_what_is_given():

@@ -15,7 +15,7 @@ from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ImageError
 from orthopsis.marking.answer_key import answer_key
 from orthopsis.marking.find_sheet import FoundSheet, find_sheet
-from orthopsis.marking.judge import check_grey, check_image
+from orthopsis.marking.judge import Asked, check_grey, check_image
 from orthopsis.marking.photo import MAX_BYTES, open_grey, open_photo
 from orthopsis.marking.straighten import straighten
 from orthopsis.perspective.sheet import Sheet
@@ -153,7 +153,7 @@ def test_straightening_brings_the_paper_back_to_millimetres():
 
 def test_a_picture_without_a_sheet_gets_advice_and_no_verdict():
     noise = np.random.default_rng(1).integers(60, 90, (900, 1200)).astype(np.uint8)
-    verdict = check_grey(answer_key(SCENE), noise)
+    verdict = check_grey(Asked(answer_key(SCENE)), noise)
     assert not verdict.sheet_found
     assert [f.code for f in verdict.findings] == ["no-sheet"]
     assert "set the corners by hand" in verdict.findings[0].message
@@ -170,7 +170,7 @@ def test_corners_set_by_hand_replace_the_search():
 def test_a_sheet_upside_down_is_recognised():
     data, _ = scan_sheet(SCENE, 4)
     grey = open_grey(data)
-    upright = check_grey(answer_key(SCENE), grey)
-    upside_down = check_grey(answer_key(SCENE), np.ascontiguousarray(grey[::-1, ::-1]))
+    upright = check_grey(Asked(answer_key(SCENE)), grey)
+    upside_down = check_grey(Asked(answer_key(SCENE)), np.ascontiguousarray(grey[::-1, ::-1]))
     good = lambda verdict: sum(s.verdict == "on" for s in verdict.strokes)  # noqa: E731
     assert good(upside_down) >= good(upright) - 2

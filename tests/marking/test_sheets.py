@@ -11,10 +11,10 @@ from orthopsis.demo.pencil import HARDER_PENCILS
 from orthopsis.demo.scanner import Setting, hard_setting, scan_sheet
 from orthopsis.demo.trial import PLANS, cases
 from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.code import _parsed, read_code
+from orthopsis.marking.code import read_code
 from orthopsis.marking.find_sheet import FoundSheet, find_paper, find_sheet
 from orthopsis.marking.fitting import RuledLine, line_through, meeting, middle_of
-from orthopsis.marking.judge import check_grey, check_image
+from orthopsis.marking.judge import Asked, check_grey, check_image
 from orthopsis.marking.photo import open_grey
 from orthopsis.marking.straighten import straighten
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
@@ -51,7 +51,7 @@ def test_a_hand_a_ruler_or_a_cut_off_corner_hides_only_a_part(over, quarter):
 @pytest.mark.parametrize("quarter", range(4))
 def test_any_way_round_the_same_lines_are_right(quarter):
     grey, _ = taken(7013, quarter=quarter)
-    verdict = check_grey(KEY, grey)
+    verdict = check_grey(Asked(KEY), grey)
     kinds = [str(line.verdict) for line in verdict.strokes]
     assert "off" not in kinds and kinds.count("on") >= 9
 
@@ -61,7 +61,7 @@ def test_a_curled_sheet_is_laid_flat():
     found = find_sheet(grey, SCENE.sheet)
     bows_mm = np.abs(found.bows).sum(axis=1) * np.array([420, 297, 420, 297])
     assert bows_mm.max() > 0.3
-    flat = check_grey(KEY, grey)
+    flat = check_grey(Asked(KEY), grey)
     assert "off" not in [str(line.verdict) for line in flat.strokes]
 
 
@@ -90,18 +90,9 @@ def test_on_a_desk_like_paper_printed_marks_tell_the_corners():
     assert found.how == "marks"
     assert farthest(found.corners, corners) < 5.0
     upside_down = np.ascontiguousarray(level[::-1, ::-1])
-    verdict = check_grey(KEY, upside_down)
-    assert verdict.code == (12, 3, 45)
+    verdict = check_grey(Asked(KEY), upside_down)
+    assert verdict.code == (12, 3, 45, "standard")
     assert "off" not in [str(line.verdict) for line in verdict.strokes]
-
-
-@pytest.mark.parametrize(
-    "text",
-    ["", "orthopsis:1", "orthopsis:1:2:3:4", "orthopsis:x:1", "else:1:2:3", "orthopsis:1:2:"],
-)
-def test_a_foreign_code_is_no_code(text):
-    assert _parsed(text) is None
-    assert _parsed("orthopsis:1:2") == (1, 2, None)
 
 
 def test_a_sheet_without_a_code_has_none():

@@ -12,9 +12,12 @@ from PIL import Image
 from pypdf import PdfReader
 
 from orthopsis.demo.scanner import Setting, scan_sheet
+from orthopsis.exercise.load import to_data
+from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.task import Task, as_asked
 from orthopsis.school import lessons
 from orthopsis.web.app import create_app
-from tests.documents import ONE_POINT, scene_of
+from tests.documents import ONE_POINT, example, scene_of
 
 
 @pytest.fixture(scope="module")
@@ -313,3 +316,31 @@ def _day():
     from datetime import date
 
     return date(2026, 11, 20)
+
+
+def test_a_sheet_is_held_against_what_it_was_drawn_from(client, school, store):
+    fern = example("fern").exercise
+    exercise = client.post("/api/exercises", json=to_data(fern)).json()
+    asked = {"class_id": school["8 Rowan"], "exercise_id": exercise["id"], "given_on": "2026-11-20"}
+    lesson = client.post("/api/lessons", json=asked).json()
+    own = resolve(as_asked(fern, Task(word="ADA")))
+    sheet = hand_in(client, lesson, scan_sheet(own, 8201)[0])
+    assert sheet["task"] == {"demand": "standard", "word": "ADA", "worded": True}, "by the name"
+    good = [stroke["verdict"] for stroke in sheet["verdict"]["strokes"]].count("on")
+    address = f"/api/sheets/{sheet['id']}/task"
+    asked = client.put(address, json={"demand": "standard", "word": None}).json()
+    assert asked["state"] == "waiting"
+    (sheet,) = settled(client, lesson)
+    assert sheet["task"]["word"] is None, "the teacher's word goes before a name's"
+    assert [s["verdict"] for s in sheet["verdict"]["strokes"]].count("on") < good
+    client.put(address, json={"demand": "first steps", "word": "ada"})
+    (sheet,) = settled(client, lesson)
+    assert sheet["task"]["word"] == "ADA"
+    strict = f"/api/lessons/{lesson['id']}/demand"
+    (again,) = client.put(strict, json={"demand": "stretch"}).json()
+    kinds = [[s["verdict"] for s in one["verdict"]["strokes"]] for one in (again, sheet)]
+    assert kinds[0] == kinds[1], "first steps stay first steps"
+    assert client.get(f"/api/sheets/{sheet['id']}/faces").status_code == 200
+    refused = client.put(address, json={"demand": "standard", "word": "ö%"})
+    assert refused.status_code == 422 and "block letter" in refused.json()["detail"]
+    assert settled(client, lesson)[0]["task"]["word"] == "ADA", "nothing of it was kept"

@@ -6,9 +6,12 @@ import io
 import time
 from concurrent.futures import Future
 
+import cv2
+import pypdfium2 as pdfium
 import pytest
 from pypdf import PdfReader
 
+from orthopsis.exercise.task import SheetCode
 from orthopsis.school import printing
 from orthopsis.school.tables import JobState, PrintJob
 from tests.documents import ONE_POINT, changed
@@ -22,9 +25,13 @@ def job_of(client, school, store, monkeypatch):
     monkeypatch.setattr(client.app.state.jobs, "submit", lambda job_id: None)
     one = client.post("/api/exercises", json=ONE_POINT).json()
 
-    def ask(class_id=None, **order):
-        body = {"class_id": class_id or school["8 Rowan"], "order": {**ORDER, **order}}
-        return client.post(f"/api/exercises/{one['id']}/prints", json=body)
+    def ask(class_id=None, more=(), **order):
+        body = {
+            "class_id": class_id or school["8 Rowan"],
+            "order": {**ORDER, **order},
+            **dict(more),
+        }
+        return client.post(f"/api/exercises/{one['id']}/prints", json={**body, **dict(more)})
 
     return ask
 
@@ -71,6 +78,19 @@ def test_a_class_gets_its_sheets(client, job_of, store):
     file = client.get(f"/api/prints/{job['id']}/file.pdf")
     text = [page.extract_text() for page in PdfReader(io.BytesIO(file.content)).pages]
     assert "Ada" in text[0] and "Bram" in text[1]
+
+
+def test_some_of_a_class_get_their_sheets_by_another_demand(client, job_of, school, store):
+    job = job_of(more={"demand": "first steps", "pupil_ids": [school["Bram"]]}).json()
+    assert job["total"] == 1
+    printing.work(store, job["id"])
+    pages = PdfReader(io.BytesIO(client.get(f"/api/prints/{job['id']}/file.pdf").content)).pages
+    assert len(pages) == 1 and "Bram" in pages[0].extract_text()
+    image = pdfium.PdfDocument(client.get(f"/api/prints/{job['id']}/file.pdf").content)[0]
+    grey = image.render(scale=3.0, grayscale=True).to_numpy()
+    said = cv2.QRCodeDetector().detectAndDecode(grey)[0]
+    assert SheetCode.read(said)[2:] == (school["Bram"], "first steps")
+    assert job_of(more={"pupil_ids": [school["Cleo"]]}).status_code == 422, "of another class"
 
 
 def test_a_print_is_stopped_at_its_next_sheet(client, job_of, store, monkeypatch):

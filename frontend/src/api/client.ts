@@ -20,6 +20,7 @@ export type DemandSpec = Schemas["DemandSpec"];
 export type LessonPlan = Schemas["PlanOut"];
 export type LessonSpec = Schemas["LessonSpec"];
 export type PrintOrder = Schemas["OrderIn"];
+export type ClassPrint = Schemas["ClassPrintIn"];
 export type PrintPart = PrintOrder["parts"][number];
 export type PrintJob = Schemas["PrintJobOut"];
 export type ShelfItem = Schemas["ShelfItem"];

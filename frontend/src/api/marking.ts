@@ -14,6 +14,7 @@ import {
 
 const LOOK_MS = 700;
 const SENDING = ["send sheets"];
+type SheetTask = { demand: DemandName; word: string | null };
 type LessonId = MaybeRefOrGetter<number | null>;
 
 export const underWay = (one: { state: string }) =>
@@ -156,6 +157,12 @@ export const useSetCorners = () =>
     answered(
       api.PUT("/api/sheets/{sheet_id}/corners", { ...of(sheetId), body: { corners_px: corners } }),
     ),
+  );
+
+/** What a sheet was drawn from, in the teacher's word; it is judged anew. */
+export const useSetTask = () =>
+  useSheetChange(({ sheetId, ...body }: SheetTask & { sheetId: number }) =>
+    answered(api.PUT("/api/sheets/{sheet_id}/task", { ...of(sheetId), body })),
   );
 
 export const useCorrect = () =>

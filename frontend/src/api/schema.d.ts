@@ -819,6 +819,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/{sheet_id}/task": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Task
+         * @description Say what it was drawn from, and have it judged anew.
+         */
+        put: operations["set_task"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}/corrections": {
         parameters: {
             query?: never;
@@ -1134,6 +1154,14 @@ export interface components {
             /** Class Id */
             class_id: number;
             order: components["schemas"]["OrderIn"];
+            /**
+             * Demand
+             * @default standard
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
+            /** Pupil Ids */
+            pupil_ids?: number[] | null;
         };
         /**
          * ClimbIn
@@ -1150,6 +1178,22 @@ export interface components {
              * @default 0
              */
             up_mm: number;
+        };
+        /**
+         * CodeIn
+         * @description Which exercise, version and demand the sheets are, for their printed code.
+         */
+        CodeIn: {
+            /** Exercise */
+            exercise: number;
+            /** Version */
+            version: number;
+            /**
+             * Demand
+             * @default standard
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
         };
         /** CommonFinding */
         CommonFinding: {
@@ -2073,6 +2117,12 @@ export interface components {
             order: components["schemas"]["OrderIn"];
             /** Class Id */
             class_id?: number | null;
+            /**
+             * Demand
+             * @default standard
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
         };
         /**
          * PeriodOut
@@ -2202,8 +2252,7 @@ export interface components {
         PrintIn: {
             document: components["schemas"]["Exercise"];
             order: components["schemas"]["OrderIn"];
-            /** Code */
-            code?: string | null;
+            code?: components["schemas"]["CodeIn"] | null;
             /**
              * Pupils
              * @default []
@@ -2285,6 +2334,7 @@ export interface components {
             sheet: components["schemas"]["SheetOut"];
             /** Families */
             families: string[];
+            task: components["schemas"]["TaskOut"];
             verdict: components["schemas"]["VerdictOut"] | null;
             corrections: components["schemas"]["Corrections"];
             /** Dismissed */
@@ -2670,6 +2720,34 @@ export interface components {
             stuck: components["schemas"]["StuckOut"][];
             /** Reteach */
             reteach: string;
+        };
+        /**
+         * TaskIn
+         * @description What a sheet was drawn from: a demand, and a word in place of the exercise's.
+         */
+        TaskIn: {
+            /**
+             * Demand
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
+            /** Word */
+            word?: string | null;
+        };
+        /**
+         * TaskOut
+         * @description What a sheet is held against; `worded` says whether it could be another word.
+         */
+        TaskOut: {
+            /**
+             * Demand
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
+            /** Word */
+            word: string | null;
+            /** Worded */
+            worded: boolean;
         };
         /**
          * ThreePointView
@@ -4762,6 +4840,50 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CornersIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_task: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaskIn"];
             };
         };
         responses: {

@@ -21,7 +21,7 @@ from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.load import parse
 from orthopsis.exercise.resolve import resolve
 from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.judge import check_grey
+from orthopsis.marking.judge import Asked, check_grey
 from orthopsis.marking.photo import open_grey
 from orthopsis.marking.records import kept_record
 from orthopsis.marking.straighten import as_jpeg
@@ -157,7 +157,7 @@ def _judged_sheet(order: tuple[str, str, tuple[str, ...], int, Understanding]) -
     scene = resolve(parse((EXAMPLES / f"{name}.json").read_bytes()))
     photo, _ = scan_sheet(scene, seed, mistakes, flat=seed == 14)
     grey = open_grey(photo)
-    verdict = check_grey(answer_key(scene), grey)
+    verdict = check_grey(Asked(answer_key(scene)), grey)
     said = [f.message for f in verdict.findings if f.level == "praise"][:1]
     said += [f.message for f in verdict.findings if f.level == "fix"][:1]
     flat = as_jpeg(verdict.straightened) if verdict.straightened is not None else None

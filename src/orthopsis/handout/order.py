@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal, NamedTuple, get_args
 
+from orthopsis.exercise.task import SheetCode
+
 Part = Literal[
     "plan", "steps", "key", "starter", "fan", "strips", "ladders", "board", "slips", "materials"
 ]
@@ -19,10 +21,10 @@ OFFICE_MM: dict[str, tuple[float, float]] = {"A4": (210.0, 297.0), "Letter": (21
 
 
 class SheetFor(NamedTuple):
-    """A pupil's own sheet: the name on it, and what its QR code ends with."""
+    """A pupil's own sheet: the name on it, and the number that its QR code tells."""
 
     name: str
-    code: str = ""
+    number: int | None = None
 
 
 @dataclass(frozen=True)
@@ -31,7 +33,7 @@ class Order:
 
     `paper` is what true-size pages come on: the exercise's own sheet, or office paper in tiles;
     `office` is the paper of all other pages. `marks` prints corner marks and, with `code`, a QR
-    code that says which exercise and version a sheet belongs to. `pupils` get a sheet each of the
+    code that says what a sheet is held against. `pupils` get a sheet each of the
     starter.
     """
 
@@ -41,6 +43,6 @@ class Order:
     office: Literal["A4", "Letter"] = "A4"
     grey: bool = False
     marks: bool = False
-    code: str | None = None
+    code: SheetCode | None = None
     pupils: tuple[SheetFor, ...] = ()
     class_size: int = 30

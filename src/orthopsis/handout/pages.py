@@ -19,6 +19,7 @@ from orthopsis.exercise.personal import with_text
 from orthopsis.exercise.plan import lesson_plan
 from orthopsis.exercise.resolve import Scene, picture, resolve, steps, where_point
 from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
+from orthopsis.exercise.task import has_word
 from orthopsis.handout.aids import (
     corner_marks,
     fan_figure,
@@ -32,7 +33,6 @@ from orthopsis.handout.svg import to_svg
 from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
 from orthopsis.handout.typeset import typeset
 from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.pieces.letters import Letters
 
 STEP_FIGURE_MM = 110.0
 """Width at which a step's figure is printed; pens are thickened to match."""
@@ -207,12 +207,12 @@ class Pack:
         if order.marks:
             corner_marks(figure)
         if not order.pupils:
-            self.true_size("starter", figure, "starter sheet", qr=self._code("0", ""))
+            self.true_size("starter", figure, "starter sheet", qr=self._code("0", None))
             return
-        word = any(isinstance(piece, Letters) for piece in scene.exercise.pieces)
+        word = has_word(scene.exercise)
         cards: list[dict[str, Any]] = []
         for number, pupil in enumerate(order.pupils, start=1):
-            code = self._code(str(number), pupil.code)
+            code = self._code(str(number), pupil.number)
             self.true_size("starter", figure, "starter sheet", pupil=pupil.name, qr=code)
             if word:
                 cards.append(self._card(number, pupil.name))
@@ -237,11 +237,11 @@ class Pack:
         name = self.draw(f"card-{number}", figure)
         return {"pupil": pupil, "figure": name, "measures": measured[:6]}
 
-    def _code(self, name: str, pupil: str) -> str | None:
+    def _code(self, name: str, pupil: int | None) -> str | None:
         """A QR code that says which sheet this is; None where it is not asked for."""
         if not self.order.marks or self.order.code is None:
             return None
-        text = f"{self.order.code}:{pupil}" if pupil else self.order.code
+        text = self.order.code._replace(pupil=pupil).text
         out = io.BytesIO()
         segno.make(text, error="m", micro=False).save(out, kind="svg", border=2, xmldecl=False)
         self.files[f"qr-{name}.svg"] = out.getvalue().decode()

@@ -1,26 +1,16 @@
-"""Reading the code that a starter sheet carries on request: exercise, version and pupil."""
+"""Reading the code that a starter sheet carries on request."""
 
 from __future__ import annotations
-
-import re
-from typing import NamedTuple
 
 import cv2
 import numpy as np
 
+from orthopsis.exercise.task import SheetCode
 from orthopsis.marking.straighten import Straightened
 
 RIGHT_MM, WIDE_MM, HIGH_MM = 40.0, 40.0, 32.0
 """The code lies within this part of the sheet, at the top right."""
 DARK_SHARE = 0.06
-
-
-class SheetCode(NamedTuple):
-    """What a code says of its sheet."""
-
-    exercise: int
-    version: int
-    pupil: int | None
 
 
 def read_code(flat: Straightened) -> SheetCode | None:
@@ -35,14 +25,7 @@ def read_code(flat: Straightened) -> SheetCode | None:
     for factor in (1.0, 2.0):
         seen = cv2.resize(grey, None, fx=factor, fy=factor, interpolation=cv2.INTER_CUBIC)
         text = cv2.QRCodeDetector().detectAndDecode(np.asarray(seen, dtype=np.uint8))[0]
-        code = _parsed(text)
+        code = SheetCode.read(text)
         if code is not None:
             return code
     return None
-
-
-def _parsed(text: str) -> SheetCode | None:
-    said = re.fullmatch(r"orthopsis:(\d{1,9}):(\d{1,9})(?::(\d{1,9}))?", text)
-    if said is None:
-        return None
-    return SheetCode(int(said[1]), int(said[2]), int(said[3]) if said[3] else None)

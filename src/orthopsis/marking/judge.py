@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from typing import NamedTuple
 
 import numpy as np
 
 from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task
 from orthopsis.marking.answer_key import AnswerKey, answer_key
-from orthopsis.marking.code import SheetCode, read_code
+from orthopsis.marking.code import read_code
 from orthopsis.marking.families import Assigned, assign, support, without_curves
 from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
@@ -52,6 +54,7 @@ class SheetVerdict:
     found: Sequence[FoundStroke] = ()
     code: SheetCode | None = None
     quality: Quality | None = None
+    task: Task = STANDARD_TASK
 
     @property
     def corners(self) -> list[XY] | None:
@@ -76,18 +79,30 @@ def check_image(
     key = answer_key(scene, step)
     if is_svg(data):
         return judge_strokes(key, lines_of_svg(data, scene.sheet), demand)
-    return check_grey(key, the_only_sheet(data), corners=corners, demand=demand)
+    return check_grey(Asked(key, demand), the_only_sheet(data), corners=corners)
+
+
+class Asked(NamedTuple):
+    """What a sheet may have been drawn from, and how strictly it is judged then."""
+
+    key: AnswerKey
+    demand: Demand = STANDARD
+    task: Task = STANDARD_TASK
 
 
 def check_grey(
-    key: AnswerKey,
+    asked: Asked,
     grey: Grey,
     *,
     corners: Sequence[XY] | None = None,
-    demand: Demand = STANDARD,
+    by_code: Callable[[SheetCode | None], Iterable[Asked]] | None = None,
 ) -> SheetVerdict:
-    """Judge an opened picture."""
-    scene = key.scene
+    """Judge an opened picture.
+
+    `by_code` tells by the printed code what else it may have been drawn from, the likeliest first;
+    the sheet of paper is the same for all.
+    """
+    scene = asked.key.scene
     if corners is not None:
         found = FoundSheet.by_hand(np.array(corners, dtype=float))
     else:
@@ -97,20 +112,18 @@ def check_grey(
         found = sought
     flat = straighten(grey, found, scene.sheet)
     strokes = find_strokes(flat)
-    lines = assign(strokes, key)
     code = read_code(flat)
+    upside_down = False
     if corners is None and code is None:
         # A code tells which way up a sheet lies; without one its lines do.
         code = read_code(flat.turned_half())
-        if code is not None:
-            found, flat = found.turned(2), flat.turned_half()
-            strokes = [_turned_half(stroke, scene.sheet) for stroke in strokes]
-            lines = assign(strokes, key)
-    if corners is None and code is None:
-        turned = [_turned_half(stroke, scene.sheet) for stroke in strokes]
-        other = _better_upside_down(lines, turned, key)
-        if other is not None:
-            found, flat, lines, strokes = found.turned(2), flat.turned_half(), other, turned
+        upside_down = code is not None
+    ways = [upside_down] if code is not None or corners is not None else [False, True]
+    seen_ways = [_turned_half(strokes, scene.sheet) if way else strokes for way in ways]
+    choice = _best_supported(seen_ways, [asked] if by_code is None else by_code(code))
+    if ways[choice.way]:
+        found, flat = found.turned(2), flat.turned_half()
+    (key, demand, task), lines = choice.asked, choice.lines
     if key.given != "rules":
         lines = without_grain(without_pattern(lines))
     reached = None
@@ -130,7 +143,7 @@ def check_grey(
     said = [*verdict.findings, *photo_findings(seen, scene.sheet, doubtful)]
     return replace(
         verdict, found=strokes, findings=said, sheet=found, straightened=flat, code=code,
-        quality=seen,
+        quality=seen, task=task,
     )  # fmt: skip
 
 
@@ -183,21 +196,37 @@ def _by_own_points(
     return assign([line.found for line in lines], key), key
 
 
-def _better_upside_down(
-    lines: Sequence[Assigned], turned: Sequence[FoundStroke], key: AnswerKey
-) -> list[Assigned] | None:
-    """The lines the other way up, when they fit the exercise better so."""
-    upright = support(lines, key.expected)
-    if upright > FINISHED:
-        return None
-    other = assign(turned, key)
-    return other if support(other, key.expected) > upright else None
+class _Choice(NamedTuple):
+    asked: Asked
+    way: int
+    lines: list[Assigned]
 
 
-def _turned_half(stroke: FoundStroke, sheet: Sheet) -> FoundStroke:
+def _best_supported(ways: Sequence[Sequence[FoundStroke]], asked: Iterable[Asked]) -> _Choice:
+    """The first that the lines bear out well enough, one way up or the other, else the best.
+
+    Raises ValueError where nothing is asked.
+    """
+    tried: list[tuple[float, _Choice]] = []
+    for one in asked:
+        for way, strokes in enumerate(ways):
+            lines = assign(strokes, one.key)
+            tried.append((support(lines, one.key.expected), _Choice(one, way, lines)))
+            if tried[-1][0] > FINISHED:
+                return tried[-1][1]
+    return max(tried, key=lambda pair: pair[0])[1]
+
+
+def _turned_half(strokes: Sequence[FoundStroke], sheet: Sheet) -> list[FoundStroke]:
     width, height = sheet.width_mm, sheet.height_mm
-    (x0, y0), (x1, y1) = stroke.start, stroke.end
-    return replace(stroke, start=(width - x0, height - y0), end=(width - x1, height - y1))
+    return [
+        replace(
+            stroke,
+            start=(width - stroke.start[0], height - stroke.start[1]),
+            end=(width - stroke.end[0], height - stroke.end[1]),
+        )
+        for stroke in strokes
+    ]
 
 
 def _no_sheet(scene: Scene) -> SheetVerdict:

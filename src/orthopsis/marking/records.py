@@ -66,6 +66,7 @@ def kept_record(verdict: SheetVerdict, grey: Grey) -> dict[str, Any]:
         "photo_px": [width, height],
         "photo": None if verdict.quality is None else asdict(verdict.quality),
         "code": None if verdict.code is None else list(verdict.code),
+        "task": verdict.task._asdict(),
     }
 
 

@@ -8,10 +8,7 @@ stopped server had begun is taken up again. Nothing here runs in the server's ow
 
 from __future__ import annotations
 
-import json
-import unicodedata
 from collections.abc import Iterator, Sequence
-from functools import lru_cache
 from typing import Literal, NamedTuple
 
 from sqlalchemy import delete, func, select, update
@@ -19,25 +16,21 @@ from sqlalchemy.orm import Session, undefer
 
 from orthopsis.errors import ImageError, OrthopsisError
 from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import resolve
-from orthopsis.marking.answer_key import AnswerKey, answer_key
-from orthopsis.marking.code import SheetCode
+from orthopsis.exercise.task import STANDARD_TASK, Task
 from orthopsis.marking.intake import arrivals, holds_pages, is_zip, unpacked
 from orthopsis.marking.judge import check_grey
 from orthopsis.marking.photo import open_photo
 from orthopsis.marking.records import kept_record
 from orthopsis.marking.straighten import as_jpeg
-from orthopsis.marking.verdicts import DEMANDS
 from orthopsis.school import lessons
 from orthopsis.school.store import Store
 from orthopsis.school.tables import (
-    ExerciseRow,
     JobState,
-    Pupil,
     SheetPicture,
     SheetRow,
     Upload,
 )
+from orthopsis.school.tasks import Stand, refuse_wrong
 
 Kind = Literal["sheet", "upload"]
 SEALED = "sealed"
@@ -193,6 +186,14 @@ def set_corners(
     return row
 
 
+def say_task(session: Session, teacher_id: int, sheet_id: int, task: Task) -> SheetRow:
+    """Have a sheet judged anew, held against what it was drawn from. Raises ExerciseError."""
+    row = judge_later(session, teacher_id, sheet_id)
+    refuse_wrong(from_data(row.lesson.exercise.document), task)
+    row.task = task._asdict()
+    return row
+
+
 def take_up(session: Session) -> bool:
     """After a start: what an earlier server had begun waits again. Whether anything does."""
     for table in (Upload, SheetRow):
@@ -291,12 +292,14 @@ def _judge(store: Store, sheet_id: int) -> None:
         picture = session.get(SheetPicture, sheet_id)
         if row is None or picture is None or row.state != JobState.WORKING:
             return
-        exercise, photo, demand = row.lesson.exercise, picture.photo, row.lesson.demand
-        key, counter, corners = key_of(exercise), exercise.counter, row.corners
+        photo, corners = picture.photo, row.corners
+        stand = Stand(session, row)
     try:
         opened = open_photo(photo)
         grey = opened.grey
-        verdict = check_grey(key, grey, demand=DEMANDS[demand], corners=corners)
+        verdict = check_grey(
+            stand.asked(stand.said or STANDARD_TASK), grey, corners=corners, by_code=stand.likely
+        )
     except OrthopsisError as error:
         _refuse(store, sheet_id, str(error))
         return
@@ -306,7 +309,7 @@ def _judge(store: Store, sheet_id: int) -> None:
         row = session.get(SheetRow, sheet_id, with_for_update=True)
         if row is None or row.state != JobState.WORKING:
             return
-        lessons.keep_verdict(session, row.teacher_id, sheet_id, counter, record, flat)
+        lessons.keep_verdict(session, row.teacher_id, sheet_id, stand.counter, record, flat)
         picture = session.get(SheetPicture, sheet_id)
         if picture is not None and picture.photo_type == SEALED:
             picture.photo_type = opened.media_type
@@ -314,7 +317,7 @@ def _judge(store: Store, sheet_id: int) -> None:
                 picture.photo = opened.clean
         row.state = JobState.DONE
         if row.pupil_id is None:
-            row.pupil_id = _whose(session, row, verdict.code)
+            row.pupil_id = stand.whose(verdict.code)
 
 
 def _refuse(store: Store, sheet_id: int, problem: str) -> None:
@@ -324,34 +327,3 @@ def _refuse(store: Store, sheet_id: int, problem: str) -> None:
         picture = session.get(SheetPicture, sheet_id)
         if picture is not None and picture.photo_type == SEALED:
             picture.photo = b""
-
-
-def key_of(exercise: ExerciseRow, step: int | None = None) -> AnswerKey:
-    """The answer key of an exercise at a step, made once for each version of it."""
-    return _key(json.dumps(exercise.document, sort_keys=True), step)
-
-
-@lru_cache(maxsize=16)
-def _key(document: str, step: int | None) -> AnswerKey:
-    return answer_key(resolve(from_data(json.loads(document))), step)
-
-
-def _whose(session: Session, row: SheetRow, code: SheetCode | None) -> int | None:
-    """The pupil by the printed code, else by the file's name; None when neither tells."""
-    in_class = select(Pupil).where(Pupil.class_id == row.lesson.class_id, Pupil.left.is_(False))
-    pupils = session.scalars(in_class).all()
-    if code is not None and code.pupil in {pupil.id for pupil in pupils}:
-        return code.pupil
-    said = _letters(row.file_name)
-    for whole in (True, False):
-        names = {p.id: p.name if whole else p.name.split()[0] for p in pupils}
-        fitting = [pupil_id for pupil_id, name in names.items() if _letters(name) in said]
-        if len(fitting) == 1:
-            return fitting[0]
-    return None
-
-
-def _letters(name: str) -> str:
-    """A name as a file may write it: without case, accents, spaces and signs."""
-    plain = unicodedata.normalize("NFKD", name).casefold()
-    return "".join(letter for letter in plain if letter.isalnum())

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session, undefer
 from orthopsis.errors import ExerciseError, NotFound, OrthopsisError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.task import SheetCode, Task, as_asked
 from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
 from orthopsis.school.lessons import school_class
@@ -27,13 +28,13 @@ class Cancelled(Exception):
     """The teacher does not want it any more."""
 
 
-def ask(session: Session, teacher_id: int, exercise_id: int, order: dict[str, Any]) -> PrintJob:
-    """Note a print that is wanted: `order` as of `order_of`, with the class whose sheets they are.
+def ask(session: Session, teacher_id: int, exercise_id: int, asked: dict[str, Any]) -> PrintJob:
+    """Note a print that is wanted: `asked` as a ClassPrintIn has it.
 
     Raises NotFound, ExerciseError.
     """
     exercise(session, teacher_id, exercise_id)
-    pupils = school_class(session, teacher_id, order["class_id"]).pupils
+    pupils = _sheets_for(session, teacher_id, asked)
     if not pupils:
         raise ExerciseError("class_id", "nobody is in this class yet; add pupils first")
     old = session.scalars(
@@ -42,7 +43,7 @@ def ask(session: Session, teacher_id: int, exercise_id: int, order: dict[str, An
     for row in old:
         session.delete(row)
     job = PrintJob(
-        teacher_id=teacher_id, exercise_id=exercise_id, order=order, total=len(pupils), done=0
+        teacher_id=teacher_id, exercise_id=exercise_id, order=asked, total=len(pupils), done=0
     )
     session.add(job)
     session.flush()
@@ -75,11 +76,19 @@ def left_to_do(session: Session) -> Sequence[int]:
     ).all()
 
 
-def order_of(data: dict[str, Any], code: str | None, pupils: Iterable[SheetFor]) -> Order:
+def order_of(data: dict[str, Any], code: SheetCode | None, pupils: Iterable[SheetFor]) -> Order:
     """The printer's order from what is kept of it."""
-    plain = {key: value for key, value in data.items() if key != "class_id"}
-    plain["parts"] = tuple(plain["parts"])
-    return Order(**plain, code=code, pupils=tuple(pupils))
+    return Order(**{**data, "parts": tuple(data["parts"])}, code=code, pupils=tuple(pupils))
+
+
+def _sheets_for(session: Session, teacher_id: int, asked: dict[str, Any]) -> list[SheetFor]:
+    """A sheet for each pupil of the class, or for those who are named."""
+    group, chosen = school_class(session, teacher_id, asked["class_id"]), asked["pupil_ids"]
+    return [
+        SheetFor(pupil.name, pupil.id)
+        for pupil in group.pupils
+        if chosen is None or pupil.id in chosen
+    ]
 
 
 def work(store: Store, job_id: int) -> None:
@@ -90,9 +99,9 @@ def work(store: Store, job_id: int) -> None:
             return
         job.state = JobState.WORKING
         row = exercise(session, job.teacher_id, job.exercise_id)
-        group = school_class(session, job.teacher_id, job.order["class_id"])
-        pupils = [SheetFor(pupil.name, str(pupil.id)) for pupil in group.pupils]
-        order = order_of(job.order, f"orthopsis:{row.id}:{row.counter}", pupils)
+        asked, task = job.order, Task(job.order["demand"])
+        code = SheetCode(row.id, row.counter, None, task.demand)
+        order = order_of(asked["order"], code, _sheets_for(session, job.teacher_id, asked))
         document = as_said(from_data(row.document), settings_of(session, job.teacher_id))
 
     def tell(done: int) -> None:
@@ -103,7 +112,7 @@ def work(store: Store, job_id: int) -> None:
             job.done = done
 
     try:
-        file = handout_pdf(resolve(document), order, tell)
+        file = handout_pdf(resolve(as_asked(document, task)), order, tell)
     except Cancelled:
         return
     except OrthopsisError as error:

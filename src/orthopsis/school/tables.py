@@ -140,6 +140,8 @@ class SheetRow(Owned, Base):
     problem: Mapped[str | None] = mapped_column(Text)
     corners: Mapped[list[Any] | None] = mapped_column(JSON)
     """Set by hand, in pixels of the photo; null when the judge seeks them."""
+    task: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    """What it was drawn from, in the teacher's word (a Task); null when code and name tell it."""
     lesson: Mapped[Lesson] = relationship(viewonly=True)
     pupil: Mapped[Pupil | None] = relationship(viewonly=True)
     verdict: Mapped[VerdictRow | None] = relationship(viewonly=True)

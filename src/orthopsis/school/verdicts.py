@@ -16,10 +16,9 @@ from orthopsis.marking.findings import ORDER, TITLES
 from orthopsis.marking.judge import SheetVerdict
 from orthopsis.marking.mended import SeenFace, faces
 from orthopsis.marking.records import found_of, judged_record
-from orthopsis.marking.verdicts import DEMANDS
 from orthopsis.school import lessons, shelf
-from orthopsis.school.intake import key_of
 from orthopsis.school.tables import JobState, Lesson, Phrase, SheetRow, VerdictRow, now
+from orthopsis.school.tasks import key_of, task_of, tolerance
 
 
 def correct(session: Session, teacher_id: int, sheet_id: int, corrections: Corrections) -> SheetRow:
@@ -31,7 +30,7 @@ def correct(session: Session, teacher_id: int, sheet_id: int, corrections: Corre
 
 
 def be_strict(session: Session, teacher_id: int, lesson_id: int, demand: str) -> Lesson:
-    """Judge a whole lesson by another demand."""
+    """Judge a whole lesson by another demand; sheets drawn from one of their own keep to it."""
     row = lessons.lesson(session, teacher_id, lesson_id)
     row.demand = demand
     for sheet in lessons.sheets(session, teacher_id, lesson_id):
@@ -50,15 +49,17 @@ def faces_of(sheet: SheetRow) -> list[SeenFace]:
     if sheet.verdict is None or not sheet.verdict.record["sheet_found"]:
         return []
     again = _again(sheet.lesson, sheet.verdict, corrections_of(sheet.verdict))
-    key = key_of(sheet.lesson.exercise, sheet.verdict.record.get("reached"))
+    reached = sheet.verdict.record.get("reached")
+    key = key_of(sheet.lesson.exercise, task_of(sheet.verdict), reached)
     return faces(key, again.strokes)
 
 
 def _again(lesson: Lesson, verdict: VerdictRow, corrections: Corrections) -> SheetVerdict:
     """The lines that were found, judged again."""
-    reached = verdict.record.get("reached")
-    key, found = key_of(lesson.exercise, reached), found_of(verdict.record.get("found", []))
-    return judged_again(key, found, corrections, DEMANDS[lesson.demand], reached)
+    task, reached = task_of(verdict), verdict.record.get("reached")
+    found = found_of(verdict.record.get("found", []))
+    key, demand = key_of(lesson.exercise, task, reached), tolerance(task, lesson.demand)
+    return judged_again(key, found, corrections, demand, reached)
 
 
 def _judge_again(lesson: Lesson, verdict: VerdictRow, corrections: Corrections) -> None:

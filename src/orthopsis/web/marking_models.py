@@ -120,6 +120,23 @@ class AwayIn(BaseModel):
     away: bool
 
 
+class TaskIn(BaseModel):
+    """What a sheet was drawn from: a demand, and a word in place of the exercise's."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    demand: DemandName
+    word: Annotated[str, Field(min_length=1, max_length=12)] | None = None
+
+
+class TaskOut(Out):
+    """What a sheet is held against; `worded` says whether it could be another word."""
+
+    demand: DemandName
+    word: str | None
+    worded: bool
+
+
 class DemandIn(BaseModel):
     """How strictly a lesson's sheets are judged."""
 
@@ -167,6 +184,7 @@ class PupilSheetOut(Out):
     pupil: PupilOut | None
     sheet: SheetOut
     families: list[str]
+    task: TaskOut
     verdict: VerdictOut | None
     corrections: Corrections
     dismissed: list[DismissedLineOut]

@@ -7,12 +7,14 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field, field_validator
 
 from orthopsis.exercise.document import DemandName, DemandSpec, Exercise
+from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.export import Format
 from orthopsis.handout.order import PARTS, Order, Part, SheetFor
 from orthopsis.school.printing import order_of
 from orthopsis.school.tables import JobState
 from orthopsis.web.models import Out
 
+Number = Annotated[int, Field(ge=1, le=999_999_999)]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 
 
@@ -35,6 +37,21 @@ class OrderIn(BaseModel):
         return [part for part in PARTS if part in parts]
 
 
+class CodeIn(BaseModel):
+    """Which exercise, version and demand the sheets are, for their printed code."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    exercise: Number
+    version: Number
+    demand: DemandName = "standard"
+
+    @property
+    def printed(self) -> SheetCode:
+        """As a sheet carries it."""
+        return SheetCode(self.exercise, self.version, None, self.demand)
+
+
 class PrintIn(BaseModel):
     """A document to print as it stands, with the pupils' names that go on its sheets."""
 
@@ -42,13 +59,14 @@ class PrintIn(BaseModel):
 
     document: Exercise
     order: OrderIn
-    code: Annotated[str, Field(max_length=60, pattern=r"^orthopsis:\d+:\d+$")] | None = None
+    code: CodeIn | None = None
     pupils: Annotated[list[Name], Field(max_length=60)] = []
 
     @property
     def printed(self) -> Order:
         """The printer's order."""
-        return order_of(self.order.model_dump(), self.code, map(SheetFor, self.pupils))
+        code = self.code.printed if self.code else None
+        return order_of(self.order.model_dump(), code, map(SheetFor, self.pupils))
 
 
 class ClassPrintIn(BaseModel):
@@ -58,6 +76,9 @@ class ClassPrintIn(BaseModel):
 
     class_id: int
     order: OrderIn
+    demand: DemandName = "standard"
+    pupil_ids: Annotated[list[int], Field(min_length=1, max_length=60)] | None = None
+    """Only these of the class."""
 
 
 class PrintJobOut(Out):
@@ -78,6 +99,7 @@ class PackIn(BaseModel):
 
     order: OrderIn
     class_id: int | None = None
+    demand: DemandName = "standard"
 
 
 class ExportIn(BaseModel):

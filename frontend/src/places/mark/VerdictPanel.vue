@@ -7,6 +7,7 @@ import { countOf, UNDERSTANDING, VERDICTS } from "@/ui/words";
 import FindingsList from "./FindingsList.vue";
 import LandingTarget from "./LandingTarget.vue";
 import LineEditor from "./LineEditor.vue";
+import SheetTask from "./SheetTask.vue";
 import { firstWords } from "./words";
 
 /** What the judge found, and what the teacher says: landing targets, words, mark, pupil. */
@@ -134,6 +135,7 @@ async function save() {
       @say="say"
     />
     <button type="button" class="toggle" @click="emit('corners')">Set the corners by hand</button>
+    <sheet-task :sheet="sheet" />
 
     <h2>To the pupil</h2>
     <label class="pupil field">

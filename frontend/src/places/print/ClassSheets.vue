@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
-import { computed, watch } from "vue";
-import type { DemandOut, PrintOrder } from "@/api/client";
+import { computed, ref, watch } from "vue";
+import type { DemandName, PrintOrder } from "@/api/client";
 import { useClasses } from "@/api/queries";
 import { countOf } from "@/ui/words";
 import { useClassPrint } from "./useClassPrint";
 
 /** A starter sheet for each pupil of a class, with the name and a code for marking. */
-const props = defineProps<{ id: number; order: PrintOrder; demand: DemandOut["name"] }>();
+const props = defineProps<{ id: number; order: PrintOrder; demand: DemandName }>();
 
 const classId = defineModel<number | null>({ required: true });
 const classes = useClasses();
@@ -21,9 +21,22 @@ watch(
 const { job, problem, begin, cancel, under } = useClassPrint(props.id);
 const chosen = computed(() => classes.data.value?.find((one) => one.id === classId.value));
 
+/** Some of the class; none chosen means everybody. */
+const some = ref<number[]>([]);
+watch(classId, () => (some.value = []));
+const forWhom = computed(() => {
+  const count = some.value.length;
+  return count ? `For ${countOf(count, "pupil")}` : "For everybody";
+});
+
 function print() {
-  if (classId.value !== null)
-    begin(classId.value, { ...props.order, parts: ["starter"], marks: true });
+  if (classId.value === null) return;
+  begin({
+    class_id: classId.value,
+    order: { ...props.order, parts: ["starter"], marks: true },
+    demand: props.demand,
+    pupil_ids: some.value.length ? some.value : null,
+  });
 }
 </script>
 
@@ -32,11 +45,8 @@ function print() {
     <h2>Sheets for a class</h2>
     <p class="about">
       A starter sheet for each pupil, with the name, corner marks and a code. Where the exercise is
-      a word, each gets a card with the own first name in block letters.
-    </p>
-    <p v-if="demand !== 'standard'" class="about">
-      These are made from the standard demand: it is what a class's sheets are judged by. The
-      starter sheet on the left is the one of the chosen demand.
+      a word, each gets a card with the own first name in block letters. The code also says by which
+      demand a sheet is judged, so one class can draw several.
     </p>
     <p v-if="classes.data.value?.length === 0">
       There is no class yet. <router-link to="/register">Begin one in the register</router-link>
@@ -53,6 +63,15 @@ function print() {
       <n-button v-if="under(job?.state)" @click="cancel">Stop</n-button>
       <n-button v-else :disabled="!chosen?.pupils.length" @click="print">Make the sheets</n-button>
     </div>
+    <details v-if="chosen?.pupils.length">
+      <summary>{{ forWhom }}</summary>
+      <div class="some">
+        <label v-for="pupil in chosen.pupils" :key="pupil.id">
+          <input v-model="some" type="checkbox" :value="pupil.id" />
+          {{ pupil.name }}
+        </label>
+      </div>
+    </details>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="job" role="status">
       <template v-if="under(job.state)">
@@ -83,6 +102,15 @@ function print() {
   grid-template-columns: 1fr auto;
   gap: 8px;
   align-items: end;
+}
+summary {
+  cursor: pointer;
+}
+.some {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 2px 12px;
+  padding-top: 6px;
 }
 progress {
   width: 100%;

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
 import { ref } from "vue";
-import { answered, api, Refusal, type Exercise, type PrintOrder } from "@/api/client";
+import {
+  answered,
+  api,
+  Refusal,
+  type DemandName,
+  type Exercise,
+  type PrintOrder,
+} from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
 
 /** The drawing, or a step of it, in an open format; and everything at once. */
@@ -11,6 +18,7 @@ const props = defineProps<{
   order: PrintOrder;
   /** Whose sheets go into the archive. */
   classId: number | null;
+  demand: DemandName;
 }>();
 
 const FORMATS = [
@@ -51,7 +59,7 @@ function one() {
 function pack() {
   const work = api.POST("/api/exercises/{exercise_id}/pack.zip", {
     params: { path: { exercise_id: props.id } },
-    body: { order: props.order, class_id: props.classId },
+    body: { order: props.order, class_id: props.classId, demand: props.demand },
     parseAs: "blob",
   });
   void take(answered(work), "zip");

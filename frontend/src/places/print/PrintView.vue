@@ -41,7 +41,7 @@ const document = computed(() =>
 const asked = computed<PackAsked | null>(() => {
   const answer = opened.data.value;
   if (!answer || !document.value) return null;
-  const code = `orthopsis:${answer.id}:${answer.counter}`;
+  const code = { exercise: answer.id, version: answer.counter, demand: demand.value };
   return { document: document.value, order: order.value, code, pupils: [] };
 });
 const { file, address, problem, busy } = usePack(asked);
@@ -86,6 +86,7 @@ const fileName = computed(
         :document="document"
         :order="order"
         :class-id="classId"
+        :demand="demand"
       />
     </aside>
   </div>

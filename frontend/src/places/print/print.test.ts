@@ -85,7 +85,7 @@ describe("a class's sheets", () => {
 
   it("are looked at until they are done", async () => {
     const { made: print } = hosted(() => useClassPrint(3));
-    print.begin(2, FIRST_ORDER);
+    print.begin({ class_id: 2, order: FIRST_ORDER, demand: "standard" });
     await settled();
     lastOf("/api/exercises/{exercise_id}/prints").answer(job("waiting", 0));
     await settled();
@@ -103,7 +103,7 @@ describe("a class's sheets", () => {
 
   it("are stopped, and a refusal is told", async () => {
     const { made: print } = hosted(() => useClassPrint(3));
-    print.begin(2, FIRST_ORDER);
+    print.begin({ class_id: 2, order: FIRST_ORDER, demand: "standard" });
     await settled();
     lastOf("/api/exercises/{exercise_id}/prints").answer(job("working", 1));
     await settled();
@@ -112,7 +112,7 @@ describe("a class's sheets", () => {
     lastOf("/api/prints/{job_id}").answer(job("cancelled", 1));
     await settled();
     expect(print.under(print.job.value?.state)).toBe(false);
-    print.begin(2, FIRST_ORDER);
+    print.begin({ class_id: 2, order: FIRST_ORDER, demand: "standard" });
     await settled();
     lastOf("/api/exercises/{exercise_id}/prints").refuse(422, "nobody is in this class yet");
     await settled();

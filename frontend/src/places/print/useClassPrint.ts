@@ -1,5 +1,5 @@
 import { onBeforeUnmount, readonly, ref, shallowRef } from "vue";
-import { answered, api, Refusal, type PrintJob, type PrintOrder } from "@/api/client";
+import { answered, api, Refusal, type ClassPrint, type PrintJob } from "@/api/client";
 
 const LOOK_MS = 300;
 
@@ -30,12 +30,12 @@ export function useClassPrint(exerciseId: number) {
       void told(answered(api.GET("/api/prints/{job_id}", { params: { path: { job_id: id } } })));
   }
 
-  function begin(classId: number, order: PrintOrder) {
+  function begin(body: ClassPrint) {
     void told(
       answered(
         api.POST("/api/exercises/{exercise_id}/prints", {
           params: { path: { exercise_id: exerciseId } },
-          body: { class_id: classId, order },
+          body,
         }),
       ),
     );

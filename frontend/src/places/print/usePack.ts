@@ -1,10 +1,17 @@
 import { onBeforeUnmount, readonly, ref, shallowRef, watch, type Ref } from "vue";
-import { answered, api, Refusal, type Exercise, type PrintOrder } from "@/api/client";
+import {
+  answered,
+  api,
+  Refusal,
+  type DemandName,
+  type Exercise,
+  type PrintOrder,
+} from "@/api/client";
 
 export interface PackAsked {
   document: Exercise;
   order: PrintOrder;
-  code: string | null;
+  code: { exercise: number; version: number; demand: DemandName } | null;
   pupils: string[];
 }
 

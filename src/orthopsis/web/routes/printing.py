@@ -13,6 +13,7 @@ from orthopsis.exercise.load import from_data
 from orthopsis.exercise.plan import lesson_plan, minutes_at
 from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.task import SheetCode, Task, as_asked
 from orthopsis.handout.archive import class_pack
 from orthopsis.handout.export import MEDIA_TYPES, exported
 from orthopsis.handout.order import SheetFor
@@ -82,10 +83,11 @@ def pack(exercise_id: int, asked: PackIn, session: Records, teacher: AtWork) -> 
     pupils: list[SheetFor] = []
     if asked.class_id is not None:
         group = school_class(session, teacher.id, asked.class_id)
-        pupils = [SheetFor(pupil.name, str(pupil.id)) for pupil in group.pupils]
-    code = f"orthopsis:{row.id}:{row.counter}"
+        pupils = [SheetFor(pupil.name, pupil.id) for pupil in group.pupils]
+    code = SheetCode(row.id, row.counter, None, asked.demand)
     order = printing.order_of(asked.order.model_dump(), code, ())
-    content = class_pack(resolve(document), order, tuple(pupils))
+    scene = resolve(as_asked(document, Task(asked.demand)))
+    content = class_pack(scene, order, tuple(pupils))
     headers = named(document.title, "zip")
     return Response(content, media_type="application/zip", headers=headers)
 
@@ -111,8 +113,7 @@ def print_for_class(
     exercise_id: int, asked: ClassPrintIn, session: Records, teacher: AtWork, request: Request
 ) -> PrintJobOut:
     """Begin to print a class's own sheets."""
-    order = {**asked.order.model_dump(), "class_id": asked.class_id}
-    job = printing.ask(session, teacher.id, exercise_id, order)
+    job = printing.ask(session, teacher.id, exercise_id, asked.model_dump())
     session.commit()
     jobs: Jobs = request.app.state.jobs
     jobs.submit(job.id)

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from functools import partial
 from typing import Annotated, Any
 
 from fastapi import APIRouter, File, Form, Request, Response, UploadFile
@@ -11,10 +12,11 @@ from sqlalchemy.orm import Session
 from orthopsis.errors import NotFound
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.exercise.task import STANDARD_TASK, Task, has_word
 from orthopsis.handout.slips import Slip, slips_pdf
 from orthopsis.marking.corrections import Corrections
 from orthopsis.marking.mended import mended
-from orthopsis.school import intake, lessons, verdicts
+from orthopsis.school import intake, lessons, tasks, verdicts
 from orthopsis.school.settings import settings_of
 from orthopsis.school.store import Store
 from orthopsis.school.tables import JobState, SheetRow
@@ -33,6 +35,8 @@ from orthopsis.web.marking_models import (
     PupilSheetOut,
     SentOut,
     SummaryOut,
+    TaskIn,
+    TaskOut,
     UploadOut,
     VerdictOut,
 )
@@ -150,7 +154,7 @@ def save_phrase(
 @router.post("/sheets/{sheet_id}/judge")
 def judge(sheet_id: int, request: Request, teacher: AtWork) -> PupilSheetOut:
     """Have a sheet judged, or judged anew, without corrections."""
-    return _later(request, teacher.id, sheet_id, None)
+    return _later(request, teacher.id, sheet_id, intake.judge_later)
 
 
 @router.put("/sheets/{sheet_id}/corners")
@@ -158,7 +162,15 @@ def set_corners(
     sheet_id: int, asked: CornersIn, request: Request, teacher: AtWork
 ) -> PupilSheetOut:
     """Have it judged with the corners set by hand."""
-    return _later(request, teacher.id, sheet_id, asked.corners_px)
+    change = partial(intake.set_corners, corners=asked.corners_px)
+    return _later(request, teacher.id, sheet_id, change)
+
+
+@router.put("/sheets/{sheet_id}/task")
+def set_task(sheet_id: int, asked: TaskIn, request: Request, teacher: AtWork) -> PupilSheetOut:
+    """Say what it was drawn from, and have it judged anew."""
+    task = Task(asked.demand, asked.word and asked.word.upper())
+    return _later(request, teacher.id, sheet_id, partial(intake.say_task, task=task))
 
 
 @router.put("/sheets/{sheet_id}/corrections")
@@ -261,16 +273,15 @@ def _first_words(record: dict[str, Any] | None) -> str:
 
 
 def _later(
-    request: Request, teacher_id: int, sheet_id: int, corners: list[tuple[float, float]] | None
+    request: Request,
+    teacher_id: int,
+    sheet_id: int,
+    change: Callable[[Session, int, int], SheetRow],
 ) -> PupilSheetOut:
-    """Leave a sheet to the judge; the page asks again for what is said."""
+    """Leave a changed sheet to the judge; the page asks again for what is said."""
     store: Store = request.app.state.store
     with store.session() as session:
-        if corners is None:
-            row = intake.judge_later(session, teacher_id, sheet_id)
-        else:
-            row = intake.set_corners(session, teacher_id, sheet_id, corners)
-        answer = _out(session, teacher_id, row)
+        answer = _out(session, teacher_id, change(session, teacher_id, sheet_id))
     request.app.state.marking.look()
     return answer
 
@@ -294,14 +305,21 @@ def _all_out(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> lis
     if not rows:
         return []
     scene = _scene(rows[0])
+    worded = has_word(scene.exercise)
     own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
     sheet = SheetOut(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm)
     families = [vp.name for vp in scene.vanishing_points]
-    return [_one_out(row, sheet, [*families, "vertical", "horizontal"], own) for row in rows]
+    families += ["vertical", "horizontal"]
+    return [_one_out(row, sheet, families, own, _task_out(row, worded)) for row in rows]
+
+
+def _task_out(row: SheetRow, worded: bool) -> TaskOut:
+    task = tasks.said_task(row) or (tasks.task_of(row.verdict) if row.verdict else STANDARD_TASK)
+    return TaskOut(demand=task.demand, word=task.word, worded=worded)
 
 
 def _one_out(
-    row: SheetRow, sheet: SheetOut, families: list[str], own: dict[str, str]
+    row: SheetRow, sheet: SheetOut, families: list[str], own: dict[str, str], task: TaskOut
 ) -> PupilSheetOut:
     verdict = None
     if row.verdict:
@@ -319,6 +337,7 @@ def _one_out(
         pupil=PupilOut.model_validate(row.pupil) if row.pupil else None,
         sheet=sheet,
         families=families,
+        task=task,
         verdict=verdict,
         corrections=corrections,
         dismissed=[
