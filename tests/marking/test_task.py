@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 
+import numpy as np
 import pytest
 
 from orthopsis.cli import main
@@ -87,6 +88,12 @@ def test_a_printed_code_tells_the_demand_before_the_lines_do():
     verdict = check_grey(asked_of(crates, Task()), open_photo(data).grey, by_code=by_code)
     assert heard == [SheetCode(4, 1, None, "first steps")]
     assert verdict.task == first and verdict.reached is None
+    # What is printed is no pencil: the code and the marks at the corners.
+    width, height = verdict.straightened.grey.shape[::-1] / np.float64(6.0)
+    for stroke in verdict.found:
+        (x, y), inner = stroke.middle, 12.0
+        assert not (x > width - 40.0 and y < 32.0)
+        assert inner < x < width - inner or inner < y < height - inner
     assert {f.code for f in verdict.findings if f.level == "fix"} == set()
 
 

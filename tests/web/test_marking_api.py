@@ -14,10 +14,10 @@ from pypdf import PdfReader
 from orthopsis.demo.scanner import Setting, scan_sheet
 from orthopsis.exercise.load import to_data
 from orthopsis.exercise.resolve import resolve
-from orthopsis.exercise.task import Task, as_asked
+from orthopsis.exercise.task import SheetCode, Task, as_asked
 from orthopsis.school import lessons
 from orthopsis.web.app import create_app
-from tests.documents import ONE_POINT, example, scene_of
+from tests.documents import ONE_POINT, changed, example, scene_of
 
 
 @pytest.fixture(scope="module")
@@ -325,7 +325,8 @@ def test_a_sheet_is_held_against_what_it_was_drawn_from(client, school, store):
     lesson = client.post("/api/lessons", json=asked).json()
     own = resolve(as_asked(fern, Task(word="ADA")))
     sheet = hand_in(client, lesson, scan_sheet(own, 8201)[0])
-    assert sheet["task"] == {"demand": "standard", "word": "ADA", "worded": True}, "by the name"
+    by_name = {"demand": "standard", "word": "ADA", "worded": True, "belongs_to": None}
+    assert sheet["task"] == by_name
     good = [stroke["verdict"] for stroke in sheet["verdict"]["strokes"]].count("on")
     address = f"/api/sheets/{sheet['id']}/task"
     asked = client.put(address, json={"demand": "standard", "word": None}).json()
@@ -344,3 +345,29 @@ def test_a_sheet_is_held_against_what_it_was_drawn_from(client, school, store):
     refused = client.put(address, json={"demand": "standard", "word": "ö%"})
     assert refused.status_code == 422 and "block letter" in refused.json()["detail"]
     assert settled(client, lesson)[0]["task"]["word"] == "ADA", "nothing of it was kept"
+
+
+def test_a_sheet_is_held_against_the_version_that_was_printed(client, lesson, school):
+    exercise = client.get(f"/api/exercises/{lesson['exercise_id']}").json()
+    code = {"exercise": exercise["id"], "version": exercise["counter"]}
+    order = {"parts": ["starter"], "marks": True}
+    asked = {"document": ONE_POINT, "order": order, "code": code}
+    assert client.post("/api/print", json=asked).status_code == 200
+    moved = changed(ONE_POINT, view__vanishing_point_mm=120, view__eye_level_mm=60)
+    saved = {"document": moved, "counter": exercise["counter"]}
+    assert client.put(f"/api/exercises/{exercise['id']}", json=saved).status_code == 200
+    said = SheetCode(exercise["id"], exercise["counter"], school["Ada"]).text
+    data, _ = scan_sheet(scene_of(ONE_POINT), 8301, setting=Setting(marks=True, code=said))
+    sheet = hand_in(client, lesson, data)
+    assert sheet["verdict"]["vanishing_points"][0]["intended_mm"] == [210, 100]
+    assert "off" not in {stroke["verdict"] for stroke in sheet["verdict"]["strokes"]}
+    again = client.put(f"/api/sheets/{sheet['id']}/corrections", json={"lines": {}}).json()
+    assert again["verdict"]["vanishing_points"][0]["intended_mm"] == [210, 100]
+
+
+def test_a_sheet_of_another_exercise_is_told_by_its_code(client, lesson, school):
+    other = client.post("/api/exercises", json=changed(ONE_POINT, title="Other box")).json()
+    for number, title in ((other["id"], "“Other box”"), (99_999, "another exercise")):
+        setting = Setting(marks=True, code=SheetCode(number, 1, school["Ada"]).text)
+        data, _ = scan_sheet(scene_of(ONE_POINT), 8302, setting=setting)
+        assert hand_in(client, lesson, data)["task"]["belongs_to"] == title

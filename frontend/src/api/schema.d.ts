@@ -2736,7 +2736,8 @@ export interface components {
         };
         /**
          * TaskOut
-         * @description What a sheet is held against; `worded` says whether it could be another word.
+         * @description What a sheet is held against; `worded` says whether it could be another word, and
+         *     `belongs_to` names another exercise, where the printed code says that it is of that.
          */
         TaskOut: {
             /**
@@ -2748,6 +2749,8 @@ export interface components {
             word: string | null;
             /** Worded */
             worded: boolean;
+            /** Belongs To */
+            belongs_to: string | null;
         };
         /**
          * ThreePointView

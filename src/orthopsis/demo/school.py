@@ -25,7 +25,7 @@ from orthopsis.marking.judge import Asked, check_grey
 from orthopsis.marking.photo import open_grey
 from orthopsis.marking.records import kept_record
 from orthopsis.marking.straighten import as_jpeg
-from orthopsis.school import lessons, shelf
+from orthopsis.school import lessons, shelf, versions
 from orthopsis.school.store import Store
 from orthopsis.school.tables import (
     Base,
@@ -114,6 +114,7 @@ def fill(store: Store, tell: Callable[[str], None], today: date) -> None:
         for (name, days, _), sheets in zip(LESSONS, judged, strict=True):
             row, day = rows[name], today - timedelta(days=days)
             given = lessons.give_lesson(session, teacher.id, group.id, row.id, day)
+            versions.keep(session, row)
             for sheet in sheets:
                 _hand_in(session, teacher.id, given, pupils[sheet.pupil], sheet, row.counter)
         session.flush()

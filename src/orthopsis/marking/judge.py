@@ -11,7 +11,7 @@ import numpy as np
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task
 from orthopsis.marking.answer_key import AnswerKey, answer_key
-from orthopsis.marking.code import read_code
+from orthopsis.marking.code import read_code, without_print
 from orthopsis.marking.families import Assigned, assign, support, without_curves
 from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
@@ -102,27 +102,16 @@ def check_grey(
     `by_code` tells by the printed code what else it may have been drawn from, the likeliest first;
     the sheet of paper is the same for all.
     """
-    scene = asked.key.scene
-    if corners is not None:
-        found = FoundSheet.by_hand(np.array(corners, dtype=float))
-    else:
-        sought = find_sheet(grey, scene.sheet)
-        if sought is None:
-            return _no_sheet(scene)
-        found = sought
-    flat = straighten(grey, found, scene.sheet)
-    strokes = find_strokes(flat)
-    code = read_code(flat)
-    upside_down = False
-    if corners is None and code is None:
-        # A code tells which way up a sheet lies; without one its lines do.
-        code = read_code(flat.turned_half())
-        upside_down = code is not None
-    ways = [upside_down] if code is not None or corners is not None else [False, True]
-    seen_ways = [_turned_half(strokes, scene.sheet) if way else strokes for way in ways]
-    choice = _best_supported(seen_ways, [asked] if by_code is None else by_code(code))
-    if ways[choice.way]:
-        found, flat = found.turned(2), flat.turned_half()
+    sheet = asked.key.scene.sheet
+    laid = _laid_flat(grey, sheet, corners)
+    if laid is None:
+        return _no_sheet(asked.key.scene)
+    strokes = find_strokes(laid.bare)
+    ways = [strokes]
+    if laid.code is None and corners is None:
+        ways.append(_turned_half(strokes, sheet))
+    choice = _best_supported(ways, [asked] if by_code is None else by_code(laid.code))
+    found, flat, bare, code = laid.turned_half() if choice.way else laid
     (key, demand, task), lines = choice.asked, choice.lines
     if key.given != "rules":
         lines = without_grain(without_pattern(lines))
@@ -130,17 +119,17 @@ def check_grey(
     if key.step is None and key.given == "measures" and support(lines, key.expected) < FINISHED:
         reached = step_reached([line.found for line in lines], key)
         if reached is not None:
-            key = answer_key(scene, reached)
+            key = answer_key(key.scene, reached)
             lines = assign([line.found for line in lines], key)
     if key.given == "measures":
-        strokes = look_again(flat, *_by_own_points(lines, key, demand))
+        strokes = look_again(bare, *_by_own_points(lines, key, demand))
     else:
-        strokes = to_their_ends(flat, [line.found for line in lines])
+        strokes = to_their_ends(bare, [line.found for line in lines])
     strokes = [replace(stroke, number=number) for number, stroke in enumerate(strokes)]
     verdict = judge_strokes(key, strokes, demand, reached)
-    seen = quality(grey, found, flat, scene.sheet)
+    seen = quality(grey, found, flat, sheet)
     doubtful = sum(SURE * s.angle_sd_deg > demand.near_deg for s in strokes) / max(1, len(strokes))
-    said = [*verdict.findings, *photo_findings(seen, scene.sheet, doubtful)]
+    said = [*verdict.findings, *photo_findings(seen, sheet, doubtful)]
     return replace(
         verdict, found=strokes, findings=said, sheet=found, straightened=flat, code=code,
         quality=seen, task=task,
@@ -194,6 +183,38 @@ def _by_own_points(
         return lines, key
     key = key.looked_for_toward(own)
     return assign([line.found for line in lines], key), key
+
+
+class _Laid(NamedTuple):
+    """A sheet in the photo, straightened, and the same without what is printed on it."""
+
+    found: FoundSheet
+    flat: Straightened
+    bare: Straightened
+    code: SheetCode | None
+
+    def turned_half(self) -> _Laid:
+        found, flat, bare, code = self
+        return _Laid(found.turned(2), flat.turned_half(), bare.turned_half(), code)
+
+
+def _laid_flat(grey: Grey, sheet: Sheet, corners: Sequence[XY] | None) -> _Laid | None:
+    """The sheet, its right way up where a code tells that; None when none is found."""
+    if corners is not None:
+        found = FoundSheet.by_hand(np.array(corners, dtype=float))
+    else:
+        sought = find_sheet(grey, sheet)
+        if sought is None:
+            return None
+        found = sought
+    flat = straighten(grey, found, sheet)
+    printed = read_code(flat)
+    if printed is None and corners is None:
+        printed = read_code(flat.turned_half())
+        if printed is not None:
+            found, flat = found.turned(2), flat.turned_half()
+    code = printed.code if printed is not None else None
+    return _Laid(found, flat, without_print(flat, printed), code)
 
 
 class _Choice(NamedTuple):

@@ -22,7 +22,7 @@ from orthopsis.marking.judge import check_grey
 from orthopsis.marking.photo import open_photo
 from orthopsis.marking.records import kept_record
 from orthopsis.marking.straighten import as_jpeg
-from orthopsis.school import lessons
+from orthopsis.school import lessons, versions
 from orthopsis.school.store import Store
 from orthopsis.school.tables import (
     JobState,
@@ -309,7 +309,9 @@ def _judge(store: Store, sheet_id: int) -> None:
         row = session.get(SheetRow, sheet_id, with_for_update=True)
         if row is None or row.state != JobState.WORKING:
             return
-        lessons.keep_verdict(session, row.teacher_id, sheet_id, stand.counter, record, flat)
+        version = stand.version(verdict.code)
+        lessons.keep_verdict(session, row.teacher_id, sheet_id, version, record, flat)
+        versions.keep(session, row.lesson.exercise, {version: stand.versions[version]})
         picture = session.get(SheetPicture, sheet_id)
         if picture is not None and picture.photo_type == SEALED:
             picture.photo_type = opened.media_type

@@ -14,6 +14,7 @@ from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked
 from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
+from orthopsis.school import versions
 from orthopsis.school.lessons import school_class
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.shelf import exercise
@@ -101,6 +102,7 @@ def work(store: Store, job_id: int) -> None:
         row = exercise(session, job.teacher_id, job.exercise_id)
         asked, task = job.order, Task(job.order["demand"])
         code = SheetCode(row.id, row.counter, None, task.demand)
+        versions.keep(session, row)
         order = order_of(asked["order"], code, _sheets_for(session, job.teacher_id, asked))
         document = as_said(from_data(row.document), settings_of(session, job.teacher_id))
 

@@ -111,6 +111,18 @@ class ExerciseRow(Owned, Base):
     place: Mapped[str] = mapped_column(String(10), default=Place.SHELF)
 
 
+class ExerciseVersion(Owned, Base):
+    """An exercise's document as it was when sheets were printed or judged from it."""
+
+    __tablename__ = "exercise_version"
+
+    exercise_id: Mapped[int] = mapped_column(ForeignKey("exercise.id"))
+    counter: Mapped[int]
+    document: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+    __table_args__ = (UniqueConstraint("exercise_id", "counter"),)
+
+
 class Lesson(Owned, Base):
     """An exercise given to a class on a day."""
 

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import json
 import unicodedata
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from functools import lru_cache
+from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -13,17 +14,18 @@ from sqlalchemy.orm import Session
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked, has_word
 from orthopsis.marking.answer_key import AnswerKey, answer_key
 from orthopsis.marking.judge import Asked
 from orthopsis.marking.verdicts import DEMANDS, Demand
 from orthopsis.school.tables import ExerciseRow, Pupil, SheetRow, VerdictRow
+from orthopsis.school.versions import kept, version_of
 
 
-def key_of(exercise: ExerciseRow, task: Task, step: int | None = None) -> AnswerKey:
+def key_of(document: Mapping[str, Any], task: Task, step: int | None = None) -> AnswerKey:
     """The answer key of a task at a step, made once for each version. Raises ExerciseError."""
-    return _key(json.dumps(exercise.document, sort_keys=True), task, step)
+    return _key(json.dumps(document, sort_keys=True), task, step)
 
 
 @lru_cache(maxsize=64)
@@ -50,14 +52,19 @@ class Stand:
     """What is known of a sheet before it is looked at; it needs no open session later."""
 
     def __init__(self, session: Session, row: SheetRow) -> None:
-        self.exercise, self.strict = row.lesson.exercise, row.lesson.demand
-        self.counter, self.said = self.exercise.counter, said_task(row)
+        self.strict, self.said = row.lesson.demand, said_task(row)
+        self.exercise_id = row.lesson.exercise_id
+        self.versions = kept(session, row.lesson.exercise)
         self.names, self.file_name = names_in(session, row.lesson.class_id), row.file_name
         self.pupil_id = row.pupil_id
 
-    def asked(self, task: Task) -> Asked:
+    def version(self, code: SheetCode | None) -> int:
+        """The version of the exercise that it was printed from, otherwise the newest."""
+        return version_of(self.versions, code.version if self._ours(code) and code else None)
+
+    def asked(self, task: Task, code: SheetCode | None = None) -> Asked:
         """A task to hold it against. Raises ExerciseError."""
-        key = key_of(self.exercise, task)
+        key = key_of(self.versions[self.version(code)], task)
         return Asked(key, tolerance(task, self.strict), task)
 
     def likely(self, code: SheetCode | None) -> Iterator[Asked]:
@@ -69,7 +76,7 @@ class Stand:
         made = 0
         for task in self._tasks(code):
             try:
-                asked = self.asked(task)
+                asked = self.asked(task, code)
             except ExerciseError as error:
                 refused = refused or error
                 continue
@@ -82,16 +89,38 @@ class Stand:
         if self.said is not None:
             yield self.said
             return
-        ours = code is not None and code.exercise == self.exercise.id
-        demand = code.demand if code is not None and ours else "standard"
+        demand = code.demand if code is not None and self._ours(code) else "standard"
         yield Task(demand)
         name = self.names.get(self.whose(code) or 0)
-        if name and has_word(from_data(self.exercise.document)):
+        if name and has_word(from_data(self.versions[self.version(code)])):
             yield Task(demand, own_word(name))
+
+    def _ours(self, code: SheetCode | None) -> bool:
+        return code is not None and code.exercise == self.exercise_id
 
     def whose(self, code: SheetCode | None) -> int | None:
         """The pupil: as given, by the printed code, or by the file's name; None when none tells."""
         return self.pupil_id or whose(self.names, self.file_name, code)
+
+
+def scenes_of(session: Session, rows: Sequence[SheetRow]) -> list[Scene]:
+    """For each sheet of a lesson the exercise that it belongs to, in the version it is of."""
+    versions = kept(session, rows[0].lesson.exercise) if rows else {}
+    counters = [
+        version_of(versions, row.verdict.exercise_counter if row.verdict else None) for row in rows
+    ]
+    scenes = {counter: resolve(from_data(versions[counter])) for counter in set(counters)}
+    return [scenes[counter] for counter in counters]
+
+
+def belongs_to(session: Session, row: SheetRow) -> str | None:
+    """The other exercise that a sheet is of by its printed code; None where it is in its place."""
+    code = row.verdict.record.get("code") if row.verdict else None
+    if not code or code[0] == row.lesson.exercise_id:
+        return None
+    other = session.get(ExerciseRow, code[0])
+    ours = other is not None and other.teacher_id == row.teacher_id
+    return f"“{other.title}”" if other and ours else "another exercise"
 
 
 def own_word(name: str) -> str:

@@ -11,6 +11,7 @@ from sqlalchemy import delete, select
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
+from orthopsis.marking.answer_key import AnswerKey
 from orthopsis.marking.corrections import Corrections, judged_again
 from orthopsis.marking.findings import ORDER, TITLES
 from orthopsis.marking.judge import SheetVerdict
@@ -19,13 +20,14 @@ from orthopsis.marking.records import found_of, judged_record
 from orthopsis.school import lessons, shelf
 from orthopsis.school.tables import JobState, Lesson, Phrase, SheetRow, VerdictRow, now
 from orthopsis.school.tasks import key_of, task_of, tolerance
+from orthopsis.school.versions import Versions, kept, version_of
 
 
 def correct(session: Session, teacher_id: int, sheet_id: int, corrections: Corrections) -> SheetRow:
     """Keep what a teacher corrects, and judge the lines again. Raises NotFound, ExerciseError."""
     row = lessons.lock_sheet(session, teacher_id, sheet_id)
     if row.verdict is not None:
-        _judge_again(row.lesson, row.verdict, corrections)
+        _judge_again(row.lesson, row.verdict, corrections, kept(session, row.lesson.exercise))
     return row
 
 
@@ -33,9 +35,10 @@ def be_strict(session: Session, teacher_id: int, lesson_id: int, demand: str) ->
     """Judge a whole lesson by another demand; sheets drawn from one of their own keep to it."""
     row = lessons.lesson(session, teacher_id, lesson_id)
     row.demand = demand
+    versions = kept(session, row.exercise)
     for sheet in lessons.sheets(session, teacher_id, lesson_id):
         if sheet.verdict is not None:
-            _judge_again(row, sheet.verdict, corrections_of(sheet.verdict))
+            _judge_again(row, sheet.verdict, corrections_of(sheet.verdict), versions)
     return row
 
 
@@ -44,29 +47,37 @@ def corrections_of(verdict: VerdictRow) -> Corrections:
     return Corrections.model_validate(verdict.corrections or {})
 
 
-def faces_of(sheet: SheetRow) -> list[SeenFace]:
+def faces_of(session: Session, sheet: SheetRow) -> list[SeenFace]:
     """The faces of a pupil's drawing with their middles; none where no sheet was found."""
     if sheet.verdict is None or not sheet.verdict.record["sheet_found"]:
         return []
-    again = _again(sheet.lesson, sheet.verdict, corrections_of(sheet.verdict))
-    reached = sheet.verdict.record.get("reached")
-    key = key_of(sheet.lesson.exercise, task_of(sheet.verdict), reached)
-    return faces(key, again.strokes)
+    versions = kept(session, sheet.lesson.exercise)
+    again = _again(sheet.lesson, sheet.verdict, corrections_of(sheet.verdict), versions)
+    return faces(_key(sheet.verdict, versions), again.strokes)
 
 
-def _again(lesson: Lesson, verdict: VerdictRow, corrections: Corrections) -> SheetVerdict:
+def _key(verdict: VerdictRow, versions: Versions) -> AnswerKey:
+    """What a sheet was held against."""
+    document = versions[version_of(versions, verdict.exercise_counter)]
+    return key_of(document, task_of(verdict), verdict.record.get("reached"))
+
+
+def _again(
+    lesson: Lesson, verdict: VerdictRow, corrections: Corrections, versions: Versions
+) -> SheetVerdict:
     """The lines that were found, judged again."""
-    task, reached = task_of(verdict), verdict.record.get("reached")
     found = found_of(verdict.record.get("found", []))
-    key, demand = key_of(lesson.exercise, task, reached), tolerance(task, lesson.demand)
-    return judged_again(key, found, corrections, demand, reached)
+    key, demand = _key(verdict, versions), tolerance(task_of(verdict), lesson.demand)
+    return judged_again(key, found, corrections, demand, verdict.record.get("reached"))
 
 
-def _judge_again(lesson: Lesson, verdict: VerdictRow, corrections: Corrections) -> None:
+def _judge_again(
+    lesson: Lesson, verdict: VerdictRow, corrections: Corrections, versions: Versions
+) -> None:
     record = verdict.record
     if not record.get("found") and not corrections.added:
         return
-    again = _again(lesson, verdict, corrections)
+    again = _again(lesson, verdict, corrections, versions)
     about_the_photo = [f for f in record["findings"] if f["code"].startswith("photo-")]
     judged = judged_record(again)
     judged["findings"] += about_the_photo

@@ -130,11 +130,14 @@ class TaskIn(BaseModel):
 
 
 class TaskOut(Out):
-    """What a sheet is held against; `worded` says whether it could be another word."""
+    """What a sheet is held against; `worded` says whether it could be another word, and
+    `belongs_to` names another exercise, where the printed code says that it is of that.
+    """
 
     demand: DemandName
     word: str | None
     worded: bool
+    belongs_to: str | None
 
 
 class DemandIn(BaseModel):

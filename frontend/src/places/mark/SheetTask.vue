@@ -42,6 +42,10 @@ function say(change: Partial<{ demand: DemandName; word: string | null }>) {
         @set="say({ word: $event.trim() || null })"
       />
     </div>
+    <p v-if="task.belongs_to" class="refused" role="alert">
+      The printed code says that this sheet is of {{ task.belongs_to }}. Take it from this stack,
+      and add its photo to that lesson.
+    </p>
     <p v-if="saying.error.value" class="refused" role="alert">{{ saying.error.value.message }}.</p>
   </div>
 </template>

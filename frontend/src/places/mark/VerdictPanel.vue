@@ -34,15 +34,16 @@ const savedFor = ref("");
 let proposed = "";
 
 watch(
-  () => [props.sheet.id, props.sheet.verdict] as const,
-  ([id], old) => {
+  () => [props.sheet.id, props.sheet.verdict, props.sheet.pupil?.id ?? null] as const,
+  ([id, , pupil], old) => {
     const first = firstWords(props.sheet.verdict?.findings ?? []);
     const another = id !== old?.[0];
     // What was typed stays when a line is corrected; what was proposed follows the verdict.
     if (another || words.value === proposed) words.value = props.sheet.mark?.words ?? first;
     proposed = words.value;
+    // Whose it is may come with the verdict; a choice that was made here stays.
+    if (another || pupilId.value === (old?.[2] ?? null)) pupilId.value = pupil;
     if (!another) return;
-    pupilId.value = props.sheet.pupil?.id ?? null;
     understanding.value = props.sheet.mark?.understanding ?? null;
     savedFor.value = "";
   },

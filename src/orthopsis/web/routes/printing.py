@@ -18,7 +18,7 @@ from orthopsis.handout.archive import class_pack
 from orthopsis.handout.export import MEDIA_TYPES, exported
 from orthopsis.handout.order import SheetFor
 from orthopsis.handout.pages import handout_pdf
-from orthopsis.school import printing
+from orthopsis.school import printing, versions
 from orthopsis.school.lessons import school_class
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.shelf import exercise
@@ -42,8 +42,12 @@ PDF = "application/pdf"
 
 
 @router.post("/print", response_class=Response, responses=binary(PDF))
-def print_pack(asked: PrintIn) -> Response:
+def print_pack(asked: PrintIn, session: Records, teacher: AtWork) -> Response:
     """A pack as PDF, at once."""
+    if asked.code is not None and asked.order.marks:
+        row = exercise(session, teacher.id, asked.code.exercise)
+        if row.counter == asked.code.version:
+            versions.keep(session, row)
     return _pdf(handout_pdf(resolve(asked.document), asked.printed), asked.document.title)
 
 
@@ -85,6 +89,7 @@ def pack(exercise_id: int, asked: PackIn, session: Records, teacher: AtWork) -> 
         group = school_class(session, teacher.id, asked.class_id)
         pupils = [SheetFor(pupil.name, pupil.id) for pupil in group.pupils]
     code = SheetCode(row.id, row.counter, None, asked.demand)
+    versions.keep(session, row)
     order = printing.order_of(asked.order.model_dump(), code, ())
     scene = resolve(as_asked(document, Task(asked.demand)))
     content = class_pack(scene, order, tuple(pupils))

@@ -10,8 +10,7 @@ from fastapi import APIRouter, File, Form, Request, Response, UploadFile
 from sqlalchemy.orm import Session
 
 from orthopsis.errors import NotFound
-from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.task import STANDARD_TASK, Task, has_word
 from orthopsis.handout.slips import Slip, slips_pdf
 from orthopsis.marking.corrections import Corrections
@@ -232,7 +231,7 @@ def photo_of(sheet_id: int, session: Records, teacher: AtWork) -> Response:
 def list_faces(sheet_id: int, session: Records, teacher: AtWork) -> list[FaceOut]:
     """The faces of the pupil's own drawing, each with its true middle."""
     row = lessons.sheet(session, teacher.id, sheet_id)
-    return [FaceOut.model_validate(face) for face in verdicts.faces_of(row)]
+    return [FaceOut.model_validate(face) for face in verdicts.faces_of(session, row)]
 
 
 @router.get("/sheets/{sheet_id}/slip.pdf", response_class=Response, responses=PDF)
@@ -245,12 +244,12 @@ def slip(sheet_id: int, session: Records, teacher: AtWork) -> Response:
 def _slips(session: Session, teacher_id: int, rows: Sequence[SheetRow], name: str) -> Response:
     made = []
     own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
-    for row in rows:
+    for row, scene in zip(rows, tasks.scenes_of(session, rows), strict=True):
         record = verdicts.in_own_words(row.verdict.record, own) if row.verdict else None
         jpeg = lessons.sheet_picture(session, teacher_id, row.id).straight_jpeg
         pictures = None
         if record is not None and jpeg is not None:
-            pictures = mended(jpeg, _scene(row).sheet.width_mm, record)
+            pictures = mended(jpeg, scene.sheet.width_mm, record)
         words = row.mark.words if row.mark else _first_words(record)
         made.append(
             Slip(
@@ -293,34 +292,29 @@ def _fresh(session: Session, teacher_id: int, row: SheetRow) -> PupilSheetOut:
     return _out(session, teacher_id, lessons.sheet(session, teacher_id, row.id))
 
 
-def _scene(row: SheetRow) -> Scene:
-    return resolve(from_data(row.lesson.exercise.document))
-
-
 def _out(session: Session, teacher_id: int, row: SheetRow) -> PupilSheetOut:
     return _all_out(session, teacher_id, [row])[0]
 
 
 def _all_out(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> list[PupilSheetOut]:
+    """Sheets of one lesson."""
     if not rows:
         return []
-    scene = _scene(rows[0])
-    worded = has_word(scene.exercise)
     own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
-    sheet = SheetOut(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm)
-    families = [vp.name for vp in scene.vanishing_points]
-    families += ["vertical", "horizontal"]
-    return [_one_out(row, sheet, families, own, _task_out(row, worded)) for row in rows]
+    scenes = tasks.scenes_of(session, rows)
+    return [
+        _one_out(row, scene, own, _task_out(session, row, has_word(scene.exercise)))
+        for row, scene in zip(rows, scenes, strict=True)
+    ]
 
 
-def _task_out(row: SheetRow, worded: bool) -> TaskOut:
+def _task_out(session: Session, row: SheetRow, worded: bool) -> TaskOut:
     task = tasks.said_task(row) or (tasks.task_of(row.verdict) if row.verdict else STANDARD_TASK)
-    return TaskOut(demand=task.demand, word=task.word, worded=worded)
+    belongs_to = tasks.belongs_to(session, row)
+    return TaskOut(demand=task.demand, word=task.word, worded=worded, belongs_to=belongs_to)
 
 
-def _one_out(
-    row: SheetRow, sheet: SheetOut, families: list[str], own: dict[str, str], task: TaskOut
-) -> PupilSheetOut:
+def _one_out(row: SheetRow, scene: Scene, own: dict[str, str], task: TaskOut) -> PupilSheetOut:
     verdict = None
     if row.verdict:
         record = verdicts.in_own_words(row.verdict.record, own)
@@ -335,8 +329,8 @@ def _one_out(
         state=JobState(row.state),
         problem=row.problem,
         pupil=PupilOut.model_validate(row.pupil) if row.pupil else None,
-        sheet=sheet,
-        families=families,
+        sheet=SheetOut(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm),
+        families=[*[vp.name for vp in scene.vanishing_points], "vertical", "horizontal"],
         task=task,
         verdict=verdict,
         corrections=corrections,
