@@ -16,6 +16,7 @@ import cv2
 import numpy as np
 
 from orthopsis.marking.answer_key import AnswerKey, distances
+from orthopsis.marking.crowded import measured_apart
 from orthopsis.marking.families import Assigned
 from orthopsis.marking.find_strokes import (
     STEP_MM,
@@ -76,6 +77,7 @@ def look_again(
             touching.append(seen)
     strokes = to_their_ends(sheet, strokes)
     strokes = [stroke for stroke in strokes if not _is_of_others(stroke, strokes)]
+    strokes = measured_apart(sheet, strokes, touching)
     # Of two that touch, the pencil of the one would lead the other past its end.
     return [*strokes, *touching]
 
