@@ -33,6 +33,10 @@ const bench = useBench(props.id, { withHidden, chosen: chosenPiece });
 const { document: doc, history, units, step } = bench;
 const { picture, steps, pictureProblem, stepsProblem } = bench.drawn;
 
+/** Read by themselves, so that the page is not drawn anew at each move of a hand. */
+const ready = computed(() => doc.value !== null);
+const title = computed(() => doc.value?.title ?? "");
+
 const chosenStep = ref(0);
 const placing = ref<PieceKind | null>(null);
 const fit = ref<"sheet" | "points">("sheet");
@@ -135,7 +139,7 @@ useBenchKeys({
 
 <template>
   <state-note
-    v-if="!doc"
+    v-if="!ready"
     class="waiting"
     :loading="bench.opened.isPending.value"
     :error="bench.opened.error.value"
@@ -147,7 +151,7 @@ useBenchKeys({
       v-model:fit="fit"
       v-model:guides="withGuides"
       v-model:hidden="withHidden"
-      :title="doc.title"
+      :title="title"
       :state="bench.saving.state.value"
       :can-undo="history.canUndo.value"
       :can-redo="history.canRedo.value"
@@ -166,7 +170,7 @@ useBenchKeys({
         :units="units"
         :fit="fit"
         :flags="flags"
-        :label="`${doc.title} on the desk`"
+        :label="`${title} on the desk`"
         @paper="paperClicked"
       >
         <template #default="{ mmPerPx, toSheet }">
@@ -185,7 +189,7 @@ useBenchKeys({
           <step-marks v-if="chosenStep" :marks="marksAt(steps, chosenStep)" :mm-per-px="mmPerPx" />
           <advice-places v-else :advice="picture.advice ?? []" :mm-per-px="mmPerPx" />
           <bench-handles
-            v-if="!placing && !chosenStep"
+            v-if="doc && !placing && !chosenStep"
             :doc="doc"
             :grips="picture.grips"
             :chosen="chosenPiece"
@@ -222,7 +226,7 @@ useBenchKeys({
     </div>
     <aside class="side">
       <step-editor
-        v-if="chosenStep && steps[chosenStep - 1]"
+        v-if="chosenStep && steps[chosenStep - 1] && doc"
         :doc="doc"
         :steps="steps"
         :step="steps[chosenStep - 1]!"
@@ -230,7 +234,8 @@ useBenchKeys({
         @go="chosenStep = $event"
       />
       <setup-panel
-        :doc="panels.doc ?? doc"
+        v-if="panels.doc"
+        :doc="panels.doc"
         :picture="panels.picture"
         :units="units"
         :round-measures="bench.roundMeasures.value"
@@ -240,7 +245,8 @@ useBenchKeys({
       />
       <h2>Pieces</h2>
       <pieces-panel
-        :doc="panels.doc ?? doc"
+        v-if="panels.doc"
+        :doc="panels.doc"
         :grips="panels.picture?.grips ?? []"
         :units="units"
         :chosen="chosenPiece"
