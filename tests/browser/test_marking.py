@@ -206,3 +206,23 @@ def test_a_zip_is_taken_apart_and_not_taken_twice(watched, tmp_path):
     page.locator("input[type=file]").set_input_files(pack)
     expect(page.get_by_text("Finn.jpg is on the stack already")).to_be_visible()
     expect(stack.locator("li")).to_have_count(4)
+
+
+def test_what_a_sheet_was_drawn_from_is_said_by_the_teacher(watched):
+    page = watched.go("mark")
+    choose_lesson(page, "FERN")
+    panel = page.get_by_role("complementary", name="Verdict")
+    counts = panel.locator(".counts")
+    before = counts.text_content()
+    word = page.get_by_label("Word on it")
+    expect(word).to_have_value("")
+    word.fill("é?")
+    word.press("Tab")
+    expect(panel.get_by_role("alert")).to_contain_text("block letter")
+    word.fill("pots")
+    word.press("Tab")
+    expect(word).to_have_value("POTS")
+    expect(counts).not_to_have_text(before)
+    word.fill("")
+    word.press("Tab")
+    expect(counts).to_have_text(before)

@@ -33,3 +33,10 @@ def test_a_class_gets_sheets_with_progress(watched):
     expect(link).to_be_visible()
     file = watched.context.request.get(watched.address.rstrip("/") + link.get_attribute("href"))
     assert file.body().startswith(b"%PDF")
+    page.get_by_label("Demand").select_option("first steps")
+    page.get_by_text("For everybody").click()
+    for name in ("Bram Fennel", "Edda Sorrel"):
+        page.get_by_label(name).check()
+    expect(page.get_by_text("For 2 pupils")).to_be_visible()
+    page.get_by_role("button", name="Make the sheets").click()
+    expect(page.get_by_role("link", name="Open the 2 sheets to print")).to_be_visible()
