@@ -12,7 +12,7 @@ from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.load import from_data
 from orthopsis.school import intake, lessons, shelf, verdicts
 from orthopsis.school.tables import JobState, SheetRow
-from orthopsis.school.tasks import Stand
+from orthopsis.school.tasks import Origin
 from orthopsis.web import marking_jobs
 from orthopsis.web.marking_jobs import MarkingJobs
 from tests.documents import ONE_POINT, scene_of
@@ -173,8 +173,8 @@ def test_a_files_name_tells_the_pupil_only_when_it_names_one(
 ):
     sent(store, school, lesson_id, photo, name)
     with store.session() as session:
-        stand = Stand(session, session.query(SheetRow).one())
-    assert stand.whose(None) == (school[pupil] if pupil else None)
+        origin = Origin(session, session.query(SheetRow).one())
+    assert origin.whose(None) == (school[pupil] if pupil else None)
 
 
 def test_what_belongs_to_another_teacher_is_not_there(client, store, school, lesson_id, photo):

@@ -30,7 +30,7 @@ from orthopsis.school.tables import (
     SheetRow,
     Upload,
 )
-from orthopsis.school.tasks import Stand, refuse_wrong
+from orthopsis.school.tasks import Origin, refuse_wrong
 
 Kind = Literal["sheet", "upload"]
 SEALED = "sealed"
@@ -293,12 +293,12 @@ def _judge(store: Store, sheet_id: int) -> None:
         if row is None or picture is None or row.state != JobState.WORKING:
             return
         photo, corners = picture.photo, row.corners
-        stand = Stand(session, row)
+        origin = Origin(session, row)
     try:
         opened = open_photo(photo)
         grey = opened.grey
         verdict = check_grey(
-            stand.asked(stand.said or STANDARD_TASK), grey, corners=corners, by_code=stand.likely
+            origin.asked(origin.said or STANDARD_TASK), grey, corners=corners, by_code=origin.likely
         )
     except OrthopsisError as error:
         _refuse(store, sheet_id, str(error))
@@ -309,9 +309,9 @@ def _judge(store: Store, sheet_id: int) -> None:
         row = session.get(SheetRow, sheet_id, with_for_update=True)
         if row is None or row.state != JobState.WORKING:
             return
-        version = stand.version(verdict.code)
+        version = origin.version(verdict.code)
         lessons.keep_verdict(session, row.teacher_id, sheet_id, version, record, flat)
-        versions.keep(session, row.lesson.exercise, {version: stand.versions[version]})
+        versions.keep(session, row.lesson.exercise, {version: origin.versions[version]})
         picture = session.get(SheetPicture, sheet_id)
         if picture is not None and picture.photo_type == SEALED:
             picture.photo_type = opened.media_type
@@ -319,7 +319,7 @@ def _judge(store: Store, sheet_id: int) -> None:
                 picture.photo = opened.clean
         row.state = JobState.DONE
         if row.pupil_id is None:
-            row.pupil_id = stand.whose(verdict.code)
+            row.pupil_id = origin.whose(verdict.code)
 
 
 def _refuse(store: Store, sheet_id: int, problem: str) -> None:

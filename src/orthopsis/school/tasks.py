@@ -48,8 +48,8 @@ def said_task(row: SheetRow) -> Task | None:
     return None if row.task is None else Task(**row.task)
 
 
-class Stand:
-    """What is known of a sheet before it is looked at; it needs no open session later."""
+class Origin:
+    """Where a sheet comes from, before it is looked at; it needs no open session later."""
 
     def __init__(self, session: Session, row: SheetRow) -> None:
         self.strict, self.said = row.lesson.demand, said_task(row)
@@ -60,7 +60,8 @@ class Stand:
 
     def version(self, code: SheetCode | None) -> int:
         """The version of the exercise that it was printed from, otherwise the newest."""
-        return version_of(self.versions, code.version if self._ours(code) and code else None)
+        ours = self._ours(code)
+        return version_of(self.versions, ours.version if ours else None)
 
     def asked(self, task: Task, code: SheetCode | None = None) -> Asked:
         """A task to hold it against. Raises ExerciseError."""
@@ -89,14 +90,16 @@ class Stand:
         if self.said is not None:
             yield self.said
             return
-        demand = code.demand if code is not None and self._ours(code) else "standard"
+        ours = self._ours(code)
+        demand = ours.demand if ours else "standard"
         yield Task(demand)
         name = self.names.get(self.whose(code) or 0)
         if name and has_word(from_data(self.versions[self.version(code)])):
             yield Task(demand, own_word(name))
 
-    def _ours(self, code: SheetCode | None) -> bool:
-        return code is not None and code.exercise == self.exercise_id
+    def _ours(self, code: SheetCode | None) -> SheetCode | None:
+        """The code, if it speaks of this exercise."""
+        return code if code is not None and code.exercise == self.exercise_id else None
 
     def whose(self, code: SheetCode | None) -> int | None:
         """The pupil: as given, by the printed code, or by the file's name; None when none tells."""
