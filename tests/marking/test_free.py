@@ -118,12 +118,20 @@ def test_points_too_close_are_said_where_pupils_choose_them():
     assert "points-too-close" in [f.code for f in verdict.findings]
 
 
-def test_a_half_finished_photo_is_judged_up_to_where_it_is():
-    scene = example("bell-corner")
-    data, _ = scan_sheet(scene, 3601, step=5)
+@pytest.mark.parametrize(("name", "step"), [("bell-corner", 5), ("fern", 25), ("seed-crates", 12)])
+def test_a_half_finished_photo_is_judged_up_to_where_it_is(name, step):
+    """Also where earlier guide lines are rubbed out or darkened over, and where little is left."""
+    scene = example(name)
+    data, _ = scan_sheet(scene, 3601, step=step)
     verdict = check_image(scene, data)
-    assert verdict.reached == 5
+    assert verdict.reached == step
     assert "missing-edge" not in [f.code for f in verdict.findings]
     assert verdict.findings[0].code == "half-finished"
-    whole, _ = scan_sheet(scene, 3602)
-    assert check_image(scene, whole).reached is None
+
+
+def test_a_finished_photo_with_a_forgotten_edge_is_finished():
+    scene = example("seed-crates")
+    whole, _ = scan_sheet(scene, 3602, ["missing"])
+    verdict = check_image(scene, whole)
+    assert verdict.reached is None
+    assert "missing-edge" in [f.code for f in verdict.findings]

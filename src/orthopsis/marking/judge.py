@@ -18,7 +18,13 @@ from orthopsis.marking.find_strokes import FoundStroke, find_strokes
 from orthopsis.marking.findings import Finding, Reading, findings
 from orthopsis.marking.intake import the_only_sheet
 from orthopsis.marking.look_again import look_again, to_their_ends
-from orthopsis.marking.own_way import FINISHED, assign_by_rules, own_goals, step_reached
+from orthopsis.marking.own_way import (
+    FINISHED,
+    NOT_YET,
+    assign_by_rules,
+    own_goals,
+    step_reached,
+)
 from orthopsis.marking.pattern import without_grain, without_pattern
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.quality import Quality, photo_findings, quality
@@ -38,6 +44,8 @@ from orthopsis.marking.verdicts import (
 )
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
+
+NOTHING_MISSING = 0.97
 
 
 @dataclass(frozen=True)
@@ -116,11 +124,8 @@ def check_grey(
     if key.given != "rules":
         lines = without_grain(without_pattern(lines))
     reached = None
-    if key.step is None and key.given == "measures" and support(lines, key.expected) < FINISHED:
-        reached = step_reached([line.found for line in lines], key)
-        if reached is not None:
-            key = answer_key(key.scene, reached)
-            lines = assign([line.found for line in lines], key)
+    if key.step is None and key.given == "measures":
+        key, lines, reached = _as_far_as_drawn(key, lines)
     if key.given == "measures":
         strokes = look_again(bare, *_by_own_points(lines, key, demand))
     else:
@@ -215,6 +220,27 @@ def _laid_flat(grey: Grey, sheet: Sheet, corners: Sequence[XY] | None) -> _Laid 
             found, flat = found.turned(2), flat.turned_half()
     code = printed.code if printed is not None else None
     return _Laid(found, flat, without_print(flat, printed), code)
+
+
+def _as_far_as_drawn(
+    key: AnswerKey, lines: list[Assigned]
+) -> tuple[AnswerKey, list[Assigned], int | None]:
+    """The key of the step that a half-finished sheet has reached, the lines by it, and the step.
+
+    Where most of the drawing is there, it is half-finished only if nothing due so far is missing.
+    """
+    share, outlines = support(lines, key.expected), sum(e.outline for e in key.expected)
+    if share >= FINISHED and round((1.0 - share) * outlines) < NOT_YET:
+        return key, lines, None
+    found = [line.found for line in lines]
+    reached = step_reached(found, key)
+    if reached is None:
+        return key, lines, None
+    sofar = answer_key(key.scene, reached)
+    by_step = assign(found, sofar)
+    if share >= FINISHED and support(by_step, sofar.expected) < NOTHING_MISSING:
+        return key, lines, None
+    return sofar, by_step, reached
 
 
 class _Choice(NamedTuple):
