@@ -15,12 +15,17 @@ from orthopsis.errors import ImageError
 from orthopsis.exercise.resolve import Scene, picture
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
-from orthopsis.marking.fitting import Array
+from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 
+LEAST_EDGE_MM = 4.0
+"""A shorter edge is lost among its neighbours."""
+BESIDE_MM = 1.5
+SAME_WAY_DEG = 6.0
+MOST = 0.6
 LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
 
 
@@ -69,7 +74,7 @@ class AnswerKey:
     @cached_property
     def segments(self) -> Array:
         """Where the expected lines are looked for, as rows x0, y0, x1, y1 (mm)."""
-        rows = _rows([line.stroke for line in self.expected])
+        rows = ends_of([line.stroke for line in self.expected])
         for row, line in zip(rows, self.expected, strict=True):
             if line.stroke.family in self.own:
                 row[:] = _aimed(line.stroke, self.own[line.stroke.family])
@@ -105,7 +110,7 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
         strokes = [stroke for stroke in finished if stroke.role is Role.OUTLINE]
         strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
     straight = [Expected(stroke) for stroke in strokes if stroke.curve is None]
-    curves = _rows([s for s in finished if s.curve is not None])
+    curves = ends_of([s for s in finished if s.curve is not None])
     return AnswerKey(scene, straight, curves, step, tuple(_middles(made[:step])))
 
 
@@ -128,11 +133,11 @@ def _aimed(stroke: Stroke, goal: Point) -> tuple[float, float, float, float]:
     return (*front, front[0] + size * dx, front[1] + size * dy)
 
 
-def distances(places: Sequence[XY], segments: Array) -> Array:
+def distances(places: Sequence[XY] | Array, segments: Array) -> Array:
     """From each place to the nearest of the segments (mm); infinite when there are none."""
     if not len(segments):
         return np.full(len(places), np.inf)
-    p = np.array(places)[:, None, :]
+    p = np.asarray(places)[:, None, :]
     start, step = segments[:, :2], segments[:, 2:] - segments[:, :2]
     square = np.maximum((step**2).sum(axis=1), 1e-18)
     t = np.clip(((p - start) * step).sum(axis=2) / square, 0.0, 1.0)
@@ -140,5 +145,20 @@ def distances(places: Sequence[XY], segments: Array) -> Array:
     return np.asarray(np.hypot(*np.moveaxis(p - nearest, 2, 0)).min(axis=1))
 
 
-def _rows(strokes: Sequence[Stroke]) -> Array:
-    return np.array([[*s.start, *s.end] for s in strokes], dtype=float).reshape(-1, 4)
+def is_drawn(edge: Expected, seen: Array) -> bool:
+    """Whether most of an edge lies under lines, even if these were taken for others."""
+    start, end = edge.stroke.segment
+    if math.dist(start, end) < LEAST_EDGE_MM:
+        return True
+    return share_beside(start, end, seen) > MOST
+
+
+def share_beside(start: XY, end: XY, lines: Array) -> float:
+    """How much of a segment has one of the lines beside it, running the same way."""
+    (x0, y0), (x1, y1) = start, end
+    places = np.linspace(start, end, 11)[1:-1]
+    step = lines[:, 2:] - lines[:, :2]
+    turn = np.abs(step[:, 0] * (y1 - y0) - step[:, 1] * (x1 - x0))
+    turn /= np.maximum(np.hypot(step[:, 0], step[:, 1]) * math.dist(start, end), 1e-9)
+    beside = lines[turn < math.sin(math.radians(SAME_WAY_DEG))]
+    return float((distances(places, beside) < BESIDE_MM).mean())

@@ -15,7 +15,7 @@ import numpy as np
 
 from orthopsis.marking.answer_key import distances
 from orthopsis.marking.find_strokes import STEP_MM, FoundStroke, across, fitted_run
-from orthopsis.marking.fitting import Array
+from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.marking.straighten import Straightened
 
 CLEAR_MM = 0.9
@@ -33,7 +33,7 @@ def measured_apart(
     sheet: Straightened, strokes: Sequence[FoundStroke], others: Sequence[FoundStroke] = ()
 ) -> list[FoundStroke]:
     """The strokes measured where neither each other nor `others` lie."""
-    rows = np.array([[*s.start, *s.end] for s in (*strokes, *others)]).reshape(-1, 4)
+    rows = ends_of([*strokes, *others])
     turns = np.degrees(np.arctan2(rows[:, 3] - rows[:, 1], rows[:, 2] - rows[:, 0]))
     low, high = np.minimum(rows[:, :2], rows[:, 2:]), np.maximum(rows[:, :2], rows[:, 2:])
     measured = []
@@ -50,8 +50,7 @@ def _apart(sheet: Straightened, stroke: FoundStroke, crossing: Array) -> FoundSt
     size = stroke.length_mm
     place, along = (start + end) / 2, (end - start) / size
     t = np.arange(-size / 2, size / 2, STEP_MM)
-    places = [(float(x), float(y)) for x, y in place + t[:, None] * along]
-    clear = distances(places, crossing) > CLEAR_MM
+    clear = distances(place + t[:, None] * along, crossing) > CLEAR_MM
     if clear.all():
         return stroke
     fit = None
@@ -67,10 +66,5 @@ def _apart(sheet: Straightened, stroke: FoundStroke, crossing: Array) -> FoundSt
     sd_deg = math.hypot(fit.angle_sd_deg, led_deg)
     if clear.mean() < ENOUGH:
         return replace(stroke, angle_sd_deg=max(stroke.angle_sd_deg, sd_deg))
-    (x0, y0), (x1, y1) = (first + float((p - first) @ way) * way for p in (start, end))
-    return replace(
-        stroke,
-        start=(float(x0), float(y0)),
-        end=(float(x1), float(y1)),
-        angle_sd_deg=sd_deg,
-    )
+    ends = (first + float((p - first) @ way) * way for p in (start, end))
+    return replace(stroke.between(*ends), angle_sd_deg=sd_deg)

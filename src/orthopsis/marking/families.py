@@ -10,7 +10,7 @@ import numpy as np
 
 from orthopsis.marking.answer_key import AnswerKey, Expected, distances
 from orthopsis.marking.find_strokes import FoundStroke
-from orthopsis.marking.fitting import Array
+from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE
@@ -120,8 +120,7 @@ def _without_rivals(lines: Sequence[Assigned], key: AnswerKey) -> list[Assigned]
 
 def _is_rival(stroke: FoundStroke, nearest: FoundStroke) -> bool:
     """Whether a line runs beside another: neither on it, as one drawn twice, nor its other part."""
-    row = np.array([[*nearest.start, *nearest.end]])
-    off, _, overlap = beside(stroke, row)
+    off, _, overlap = beside(stroke, ends_of([nearest]))
     return bool(off[0] > RIVAL_MM and overlap[0] > 0.4)
 
 

@@ -15,7 +15,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from orthopsis.marking.fitting import Array, line_through, middle_of
+from orthopsis.marking.fitting import Array, ends_of, line_through, middle_of
 from orthopsis.marking.straighten import Straightened
 from orthopsis.perspective.segments import XY
 
@@ -53,6 +53,11 @@ class FoundStroke:
     @property
     def middle(self) -> XY:
         return (self.start[0] + self.end[0]) / 2, (self.start[1] + self.end[1]) / 2
+
+    def between(self, start: XY | Array, end: XY | Array) -> FoundStroke:
+        """The same line between other ends."""
+        (x0, y0), (x1, y1) = start, end
+        return replace(self, start=(float(x0), float(y0)), end=(float(x1), float(y1)))
 
 
 def find_strokes(sheet: Straightened) -> list[FoundStroke]:
@@ -279,7 +284,7 @@ def lies_on_any(stroke: FoundStroke, others: Sequence[FoundStroke], within_mm: f
     """Whether most of a stroke runs along one of the others."""
     if not others:
         return False
-    ends = np.array([(*other.start, *other.end) for other in others])
+    ends = ends_of(others)
     step = ends[:, 2:] - ends[:, :2]
     size = np.hypot(step[:, 0], step[:, 1])
     along = step / size[:, None]

@@ -2,15 +2,10 @@
 
 from __future__ import annotations
 
-import math
-
-import numpy as np
-
-from orthopsis.marking.answer_key import Expected, distances
+from orthopsis.marking.answer_key import is_drawn, share_beside
 from orthopsis.marking.findings import Finding, Reading
 from orthopsis.marking.findings_of_lines import counted
-from orthopsis.marking.fitting import Array
-from orthopsis.perspective.segments import XY
+from orthopsis.marking.fitting import Array, ends_of
 
 UNERASED = 4
 """So many dark construction lines are left on purpose or by neglect; fewer by chance."""
@@ -31,7 +26,7 @@ def _missing(reading: Reading) -> list[Finding]:
     gone = [
         edge
         for edge in reading.key.expected
-        if edge.outline and id(edge) not in found and not _drawn(edge, dark)
+        if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
     ]
     said = []
     if gone:
@@ -66,7 +61,7 @@ def _missing_guides(reading: Reading, found: set[int]) -> list[Finding]:
     seen = _seen_segments(reading)
     for name in (point.name for point in reading.points):
         due = [e for e in reading.key.expected if not e.outline and e.stroke.family == name]
-        gone = [e for e in due if id(e) not in found and not _drawn(e, seen)]
+        gone = [e for e in due if id(e) not in found and not is_drawn(e, seen)]
         if len(due) >= 2 and gone and len(gone) < len(due):
             (x0, y0), (x1, y1) = gone[0].stroke.segment
             said.append(
@@ -82,27 +77,7 @@ def _missing_guides(reading: Reading, found: set[int]) -> list[Finding]:
 
 def _seen_segments(reading: Reading, dark: bool = False) -> Array:
     lines = [j.assigned.found for j in reading.judged if j.assigned.found.dark or not dark]
-    rows = [[*line.start, *line.end] for line in lines]
-    return np.array(rows, dtype=float).reshape(-1, 4)
-
-
-def _drawn(edge: Expected, seen: Array) -> bool:
-    """Whether most of an edge lies under lines that were taken for others."""
-    (x0, y0), (x1, y1) = edge.stroke.segment
-    if math.dist((x0, y0), (x1, y1)) < 4.0:
-        return True
-    return _share_beside((x0, y0), (x1, y1), seen) > 0.6
-
-
-def _share_beside(start: XY, end: XY, lines: Array) -> float:
-    """How much of a segment has one of the lines beside it, running the same way."""
-    (x0, y0), (x1, y1) = start, end
-    places = [(x0 + t * (x1 - x0), y0 + t * (y1 - y0)) for t in np.linspace(0.1, 0.9, 9)]
-    step = lines[:, 2:] - lines[:, :2]
-    turn = np.abs(step[:, 0] * (y1 - y0) - step[:, 1] * (x1 - x0))
-    turn /= np.maximum(np.hypot(step[:, 0], step[:, 1]) * math.dist(start, end), 1e-9)
-    beside = lines[turn < math.sin(math.radians(6.0))]
-    return float((distances(places, beside) < 1.5).mean())
+    return ends_of(lines)
 
 
 def _unerased(reading: Reading) -> list[Finding]:
@@ -131,4 +106,4 @@ def _under_outline(reading: Reading, number: int) -> bool:
     """Whether an edge of the finished drawing lies where this line was taken for a light one."""
     outlines = reading.key.segments[reading.key.outlines > 0.5]
     found = reading.judged[number].assigned.found
-    return _share_beside(found.start, found.end, outlines) > 0.5
+    return share_beside(found.start, found.end, outlines) > 0.5

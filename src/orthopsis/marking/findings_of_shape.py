@@ -7,12 +7,10 @@ from collections import Counter
 from collections.abc import Iterator
 from itertools import combinations
 
-import numpy as np
-
 from orthopsis.marking.answer_key import Expected, distances
 from orthopsis.marking.findings import Finding, Reading
 from orthopsis.marking.findings_of_lines import numbers_of
-from orthopsis.marking.fitting import SURELY_DEG
+from orthopsis.marking.fitting import SURELY_DEG, ends_of
 from orthopsis.marking.verdicts import Verdict
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
@@ -261,7 +259,7 @@ def _one_thing(piece: str | None, part: str | None) -> bool:
 
 
 def _passes(edge: Expected, place: XY) -> bool:
-    return float(distances([place], np.array([[*edge.stroke.start, *edge.stroke.end]]))[0]) < 0.2
+    return float(distances([place], ends_of([edge.stroke]))[0]) < 0.2
 
 
 def _beside(reading: Reading, number: int, place: XY) -> float:

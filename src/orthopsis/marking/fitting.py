@@ -11,7 +11,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from typing import NamedTuple
+from typing import NamedTuple, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -31,6 +31,21 @@ LEAST_SPREAD_DEG = 1.5
 
 MOST_CROSSED = 40
 """Of so many lines each is crossed with each other, to begin with."""
+
+
+class HasEnds(Protocol):
+    """A straight line on a sheet, by its ends (mm)."""
+
+    @property
+    def start(self) -> XY: ...
+
+    @property
+    def end(self) -> XY: ...
+
+
+def ends_of(lines: Sequence[HasEnds]) -> Array:
+    """Lines as rows x0, y0, x1, y1 (mm), shape (n, 4)."""
+    return np.array([[*line.start, *line.end] for line in lines], dtype=float).reshape(-1, 4)
 
 
 class RuledLine(NamedTuple):

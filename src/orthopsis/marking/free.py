@@ -20,7 +20,7 @@ import numpy as np
 from orthopsis.marking.families import signed_turn_deg
 from orthopsis.marking.find_sheet import find_paper
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes, line_pieces
-from orthopsis.marking.fitting import SURELY_DEG, Array, Meeting, RuledLine, meeting
+from orthopsis.marking.fitting import SURELY_DEG, Array, Meeting, RuledLine, ends_of, meeting
 from orthopsis.marking.photo import Grey
 from orthopsis.marking.straighten import Straightened, darkness_of
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
@@ -141,7 +141,7 @@ class _Table:
     """Lines as arrays: middles, directions, doubts and weights."""
 
     def __init__(self, lines: Sequence[FoundStroke]) -> None:
-        ends = np.array([[*s.start, *s.end] for s in lines], dtype=float).reshape(-1, 4)
+        ends = ends_of(lines)
         self.middle = (ends[:, :2] + ends[:, 2:]) / 2
         step = ends[:, 2:] - ends[:, :2]
         self.size = np.maximum(np.hypot(step[:, 0], step[:, 1]), 1e-9)

@@ -16,6 +16,7 @@ from orthopsis.marking.families import Assigned, assign, support, without_curves
 from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.find_strokes import FoundStroke, find_strokes
 from orthopsis.marking.findings import Finding, Reading, findings
+from orthopsis.marking.fitting import ends_of
 from orthopsis.marking.intake import the_only_sheet
 from orthopsis.marking.look_again import look_again, to_their_ends
 from orthopsis.marking.own_way import (
@@ -266,14 +267,8 @@ def _best_supported(ways: Sequence[Sequence[FoundStroke]], asked: Iterable[Asked
 
 def _turned_half(strokes: Sequence[FoundStroke], sheet: Sheet) -> list[FoundStroke]:
     width, height = sheet.width_mm, sheet.height_mm
-    return [
-        replace(
-            stroke,
-            start=(width - stroke.start[0], height - stroke.start[1]),
-            end=(width - stroke.end[0], height - stroke.end[1]),
-        )
-        for stroke in strokes
-    ]
+    turned = [width, height, width, height] - ends_of(strokes)
+    return [s.between(row[:2], row[2:]) for s, row in zip(strokes, turned, strict=True)]
 
 
 def _no_sheet(scene: Scene) -> SheetVerdict:

@@ -10,7 +10,6 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import replace
 
 import cv2
 import numpy as np
@@ -26,7 +25,7 @@ from orthopsis.marking.find_strokes import (
     lies_on_any,
     refitted,
 )
-from orthopsis.marking.fitting import Array
+from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.marking.narrow import beside_another
 from orthopsis.marking.straighten import Straightened
 
@@ -84,12 +83,11 @@ def look_again(
 
 def _is_of_others(stroke: FoundStroke, strokes: Sequence[FoundStroke]) -> bool:
     """Whether a doubtful stroke is only pencil of better known ones, such as at their corner."""
-    known = [[*s.start, *s.end] for s in strokes if s.dark and s.angle_sd_deg < SURELY_DEG / 2]
+    known = [s for s in strokes if s.dark and s.angle_sd_deg < SURELY_DEG / 2]
     if not stroke.dark or stroke.angle_sd_deg < SURELY_DEG or not known:
         return False
-    start, end = np.array(stroke.start), np.array(stroke.end)
-    places = [(float(x), float(y)) for x, y in np.linspace(start, end, 24)]
-    return bool((distances(places, np.array(known)) < BESIDE_MM).mean() > 0.95)
+    places = np.linspace(stroke.start, stroke.end, 24)
+    return bool((distances(places, ends_of(known)) < BESIDE_MM).mean() > 0.95)
 
 
 def _untold(
@@ -236,9 +234,7 @@ def _drawn_out(sheet: Straightened, stroke: FoundStroke, guide: float) -> FoundS
     first = first - _goes_on_mm(sheet, first, -along, enough) * along
     last = end - inside
     last = last + _goes_on_mm(sheet, last, along, enough) * along
-    return replace(
-        stroke, start=(float(first[0]), float(first[1])), end=(float(last[0]), float(last[1]))
-    )
+    return stroke.between(first, last)
 
 
 def _goes_on_mm(sheet: Straightened, end: Array, along: Array, enough: float) -> float:

@@ -10,25 +10,21 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-import numpy as np
-
 from orthopsis.construction.moves import Step
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
-from orthopsis.marking.answer_key import AnswerKey, Expected, distances
+from orthopsis.marking.answer_key import AnswerKey, Expected, is_drawn
 from orthopsis.marking.families import Assigned, assign, turn_deg
 from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.fitting import ends_of
 from orthopsis.marking.free import read_freely
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import FREE
 
 RUNS_DEG = 8.0
 """A line that runs farther past every point belongs to none."""
 BOTH_DEG = 1.0
 STEP_SHARE = 0.6
-SAMPLES = 12
-BESIDE_MM = 1.5
 FINISHED = 0.7
 """From so many of its outlines on, what is missing was forgotten, unless it is all due later."""
 NOT_YET = 3
@@ -83,19 +79,13 @@ def step_reached(found: Sequence[FoundStroke], key: AnswerKey) -> int | None:
     if not drawn or drawn[-1] >= shares[-1][0]:
         return None
     last = drawn[-1]
-    there = [drawn.stroke for drawn, _ in lines_after(made, last) if drawn.stroke.curve is None]
-    return last if _covered(there, found) >= STEP_SHARE else None
-
-
-def _covered(strokes: Sequence[Stroke], found: Sequence[FoundStroke]) -> float:
-    """The share of lines that have pencil on them, whichever line it was drawn for."""
-    rows = np.array([[*line.start, *line.end] for line in found]).reshape(-1, 4)
-    covered = 0
-    for stroke in strokes:
-        places = np.linspace(stroke.start, stroke.end, SAMPLES)
-        near = distances([(float(x), float(y)) for x, y in places], rows) < BESIDE_MM
-        covered += bool(near.mean() >= STEP_SHARE)
-    return covered / max(1, len(strokes))
+    seen_ends = ends_of(found)
+    there = [
+        is_drawn(Expected(drawn.stroke), seen_ends)
+        for drawn, _ in lines_after(made, last)
+        if drawn.stroke.curve is None
+    ]
+    return last if sum(there) >= STEP_SHARE * len(there) else None
 
 
 def _shares(made: Sequence[Step], key: AnswerKey, seen: set[int]) -> list[tuple[int, float]]:

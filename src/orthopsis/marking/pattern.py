@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from orthopsis.marking.families import Assigned, beside
 from orthopsis.marking.find_strokes import FoundStroke
+from orthopsis.marking.fitting import ends_of
 from orthopsis.perspective.view import FREE
 
 LEAST_LINES = 5
@@ -63,13 +64,12 @@ def _may_fill(line: Assigned) -> bool:
     """Whether a line may belong to a pattern: it is no edge, or does not keep to its edge."""
     if line.expected is None:
         return True
-    edge = np.array([[*line.expected.stroke.start, *line.expected.stroke.end]])
-    return bool(beside(line.found, edge)[1][0] > EDGE_DEG)
+    return bool(beside(line.found, ends_of([line.expected.stroke]))[1][0] > EDGE_DEG)
 
 
 def _side_by_side(strokes: Sequence[FoundStroke]) -> NDArray[np.bool_]:
     """Which of some lines lie side by side and go one way, shape (n, n)."""
-    ends = np.array([[*stroke.start, *stroke.end] for stroke in strokes])
+    ends = ends_of(strokes)
     sizes = np.array([stroke.length_mm for stroke in strokes])
     found = np.zeros((len(strokes), len(strokes)), dtype=bool)
     for k, stroke in enumerate(strokes):

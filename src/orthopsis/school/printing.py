@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Container, Iterable, Sequence
 from typing import Any
 
 from sqlalchemy import select, update
@@ -35,7 +35,7 @@ def ask(session: Session, teacher_id: int, exercise_id: int, asked: dict[str, An
     Raises NotFound, ExerciseError.
     """
     exercise(session, teacher_id, exercise_id)
-    pupils = _sheets_for(session, teacher_id, asked)
+    pupils = sheets_for(session, teacher_id, asked["class_id"], asked["pupil_ids"])
     if not pupils:
         raise ExerciseError("class_id", "nobody is in this class yet; add pupils first")
     old = session.scalars(
@@ -82,9 +82,11 @@ def order_of(data: dict[str, Any], code: SheetCode | None, pupils: Iterable[Shee
     return Order(**{**data, "parts": tuple(data["parts"])}, code=code, pupils=tuple(pupils))
 
 
-def _sheets_for(session: Session, teacher_id: int, asked: dict[str, Any]) -> list[SheetFor]:
-    """A sheet for each pupil of the class, or for those who are named."""
-    group, chosen = school_class(session, teacher_id, asked["class_id"]), asked["pupil_ids"]
+def sheets_for(
+    session: Session, teacher_id: int, class_id: int, chosen: Container[int] | None = None
+) -> list[SheetFor]:
+    """A sheet for each pupil of the class, or for those of the chosen numbers. Raises NotFound."""
+    group = school_class(session, teacher_id, class_id)
     return [
         SheetFor(pupil.name, pupil.id)
         for pupil in group.pupils
@@ -103,7 +105,8 @@ def work(store: Store, job_id: int) -> None:
         asked, task = job.order, Task(job.order["demand"])
         code = SheetCode(row.id, row.counter, None, task.demand)
         versions.keep(session, row)
-        order = order_of(asked["order"], code, _sheets_for(session, job.teacher_id, asked))
+        pupils = sheets_for(session, job.teacher_id, asked["class_id"], asked["pupil_ids"])
+        order = order_of(asked["order"], code, pupils)
         document = as_said(from_data(row.document), settings_of(session, job.teacher_id))
 
     def tell(done: int) -> None:

@@ -19,7 +19,6 @@ from orthopsis.handout.export import MEDIA_TYPES, exported
 from orthopsis.handout.order import SheetFor
 from orthopsis.handout.pages import handout_pdf
 from orthopsis.school import printing, versions
-from orthopsis.school.lessons import school_class
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.shelf import exercise
 from orthopsis.school.tables import JobState
@@ -86,8 +85,7 @@ def pack(exercise_id: int, asked: PackIn, session: Records, teacher: AtWork) -> 
     document = as_said(from_data(row.document), settings_of(session, teacher.id))
     pupils: list[SheetFor] = []
     if asked.class_id is not None:
-        group = school_class(session, teacher.id, asked.class_id)
-        pupils = [SheetFor(pupil.name, pupil.id) for pupil in group.pupils]
+        pupils = printing.sheets_for(session, teacher.id, asked.class_id)
     code = SheetCode(row.id, row.counter, None, asked.demand)
     versions.keep(session, row)
     order = printing.order_of(asked.order.model_dump(), code, ())
