@@ -10,7 +10,10 @@ const WIDTH = { new: 3, light: 1.2, dark: 2.4, struck: 1.6, hidden: 1 } as const
 const widthOf = ({ state, fate }: DeskLine) =>
   state === "light" && fate === "keep" ? WIDTH.light * 1.7 : WIDTH[state];
 
-/** Lines that look the same are one path: hundreds of them follow a moving hand. */
+/**
+ * Lines of a piece that look the same are one path: hundreds of them follow a moving hand, and a
+ * part of the screen is painted without the pieces that lie elsewhere.
+ */
 const paths = computed(() => {
   const { mmPerPx: mm, chosen } = props;
   const found = new Map<string, { stroke: string; width: number; dash?: string; way: string[] }>();

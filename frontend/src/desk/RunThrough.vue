@@ -84,6 +84,8 @@ watch(
   /* Of hundreds of small sheets only those in sight are laid out and painted. */
   content-visibility: auto;
   contain-intrinsic-size: 106px 108px;
+  /* The shadow of a sheet falls beyond its card. */
+  overflow-clip-margin: 24px;
 }
 .step svg {
   width: 100%;

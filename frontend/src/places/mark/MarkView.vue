@@ -6,6 +6,7 @@ import { underWay, useCorrect, useJudge, useStack } from "@/api/marking";
 import { useClasses, useLessons } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { useAddress } from "@/ui/useAddress";
+import { useListed } from "@/ui/useListed";
 import ClassGlance from "./ClassGlance.vue";
 import CornerSetter from "./CornerSetter.vue";
 import JudgedSheet from "./JudgedSheet.vue";
@@ -29,20 +30,8 @@ const glance = ref(false);
 const correcting = useCorrect();
 const judging = useJudge();
 
-watch(
-  () => lessons.data.value,
-  (now) => {
-    if (now && !now.some((one) => one.id === lessonId.value)) lessonId.value = now[0]?.id ?? null;
-  },
-  { immediate: true },
-);
-watch(
-  () => sheets.data.value,
-  (now) => {
-    if (now && !now.some((one) => one.id === sheetId.value)) sheetId.value = now[0]?.id ?? null;
-  },
-  { immediate: true },
-);
+useListed(lessonId, lessons.data);
+useListed(sheetId, sheets.data);
 watch(sheetId, () => {
   chosenLine.value = null;
   cornersByHand.value = false;

@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { DemandName, PupilSheet } from "@/api/client";
 import { useSetTask } from "@/api/marking";
+import { DEMAND_OPTIONS } from "@/places/prepare/useDemands";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import DraftInput from "@/ui/DraftInput.vue";
 
@@ -9,11 +10,6 @@ import DraftInput from "@/ui/DraftInput.vue";
 const props = defineProps<{ sheet: PupilSheet }>();
 
 const saying = useSetTask();
-const DEMANDS: { value: DemandName; label: string }[] = [
-  { value: "first steps", label: "first steps" },
-  { value: "standard", label: "the standard sheet" },
-  { value: "stretch", label: "stretch" },
-];
 const task = computed(() => props.sheet.task);
 
 function say(change: Partial<{ demand: DemandName; word: string | null }>) {
@@ -27,7 +23,7 @@ function say(change: Partial<{ demand: DemandName; word: string | null }>) {
     <choice-field
       label="Drawn from"
       :value="task.demand"
-      :options="DEMANDS"
+      :options="DEMAND_OPTIONS"
       :disabled="saying.isPending.value"
       @set="say({ demand: $event })"
     />

@@ -18,6 +18,9 @@ export const DEMANDS: readonly { name: DemandOut["name"]; title: string }[] = [
   { name: "stretch", title: "Stretch" },
 ];
 
+/** The demands to choose from in a field. */
+export const DEMAND_OPTIONS = DEMANDS.map(({ name, title }) => ({ value: name, label: title }));
+
 /** A demand named in an address. */
 export function demandIn(word: unknown): DemandOut["name"] {
   return DEMANDS.find(({ name }) => name === word)?.name ?? "standard";

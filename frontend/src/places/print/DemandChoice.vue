@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import type { DemandOut } from "@/api/client";
-import { DEMANDS } from "@/places/prepare/useDemands";
+import { DEMAND_OPTIONS } from "@/places/prepare/useDemands";
 import ChoiceField from "@/ui/ChoiceField.vue";
 
 /** Which of the three demands is printed. */
 defineProps<{ id: number }>();
-const OPTIONS = DEMANDS.map(({ name, title }) => ({ value: name, label: title }));
 const demand = defineModel<DemandOut["name"]>({ required: true });
 </script>
 
 <template>
   <div>
-    <choice-field label="Demand" :value="demand" :options="OPTIONS" @set="demand = $event" />
+    <choice-field label="Demand" :value="demand" :options="DEMAND_OPTIONS" @set="demand = $event" />
     <p><router-link :to="`/demands/${id}`">See all three side by side</router-link></p>
   </div>
 </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { computed, ref } from "vue";
 import { usePutClassAway } from "@/api/classes";
 import type { SchoolClass } from "@/api/client";
 import { useClasses, useRegister, useShelf } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { useAddress } from "@/ui/useAddress";
+import { useListed } from "@/ui/useListed";
 import { countOf, dayWords, UNDERSTANDING } from "@/ui/words";
 import ClassList from "./ClassList.vue";
 import GiveLesson from "./GiveLesson.vue";
@@ -13,13 +14,7 @@ import NewClass from "./NewClass.vue";
 const classes = useClasses();
 const shelf = useShelf();
 const classId = ref<number | null>(null);
-watch(
-  () => classes.data.value,
-  (now) => {
-    if (now && !now.some((one) => one.id === classId.value)) classId.value = now[0]?.id ?? null;
-  },
-  { immediate: true },
-);
+useListed(classId, classes.data);
 const page = useRegister(classId);
 useAddress({ class: classId });
 const group = computed(() => classes.data.value?.find((one) => one.id === classId.value));
