@@ -15,7 +15,7 @@ AGREEMENT_MM = 0.01
 
 def same_line(a: Stroke, b: Stroke, within_mm: float = AGREEMENT_MM) -> bool:
     """Same piece and family, and both ends in the same places, either way round."""
-    if (a.piece, a.family) != (b.piece, b.family):
+    if (str(a.part), a.family) != (str(b.part), b.family):
         return False
     straight = max(math.dist(a.start, b.start), math.dist(a.end, b.end))
     crossed = max(math.dist(a.start, b.end), math.dist(a.end, b.start))
@@ -47,7 +47,7 @@ def same_curve(a: Sequence[Stroke], b: Sequence[Stroke]) -> bool:
     """One curve of the same piece with the same ends: the ends of all chords lie on the other's
     conic, not merely near its chords.
     """
-    if a[0].piece != b[0].piece:
+    if str(a[0].part) != str(b[0].part):
         return False
     closed_a, closed_b = (math.dist(c[0].start, c[-1].end) < AGREEMENT_MM for c in (a, b))
     if closed_a != closed_b:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import random
 from collections.abc import Iterator
 
-from orthopsis.pieces.alphabet import CURVED, FORMS
+from orthopsis.pieces.shapes.extrusion.alphabet import CURVED, FORMS
 from tests.documents import Data, random_document
 
 ALPHABETS = ("measured", "quartered")

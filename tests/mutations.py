@@ -10,13 +10,14 @@ from collections.abc import Callable
 from typing import Any, TypeVar
 
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.advice import advice, facts, message, remedy
+from orthopsis.exercise.advice import advice, facts
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.records import steps_record
 from orthopsis.exercise.resolve import eye_level_behind, picture, resolve, steps
 from orthopsis.exercise.tone import planes
 from tests.documents import Data, random_document
 from tests.letters import random_words
+from tests.words import message, remedy
 
 T = TypeVar("T")
 
@@ -102,13 +103,13 @@ def _outcome(data: Data, slowest: list[float]) -> str:
         scene = timed(lambda: resolve(from_data(data)))
         strokes = timed(lambda: picture(scene))
         for one in timed(lambda: advice(scene, strokes, 99)):
-            assert message(one, scene.wording) and isinstance(remedy(one, scene.wording), str)
+            assert message(one, scene.words) and isinstance(remedy(one, scene.words), str)
             assert math.isfinite(one.number), one.code
         timed(lambda: facts(scene, strokes))
         eye_level_behind(scene)
         assert all(0 <= plane.value <= 3 for plane in timed(lambda: planes(scene)))
         made = timed(lambda: steps(scene))
-        timed(lambda: steps_record(made))
+        timed(lambda: steps_record(made, scene.words))
         drawn = [d.stroke for step in made for d in step.strokes]
         for stroke in [*strokes, *drawn]:
             assert all(math.isfinite(v) for end in stroke.segment for v in end), stroke

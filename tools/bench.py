@@ -34,7 +34,7 @@ from orthopsis.handout.pages import handout_pdf
 from orthopsis.marking.judge import check_image
 from orthopsis.perspective.stroke import Role
 from orthopsis.picture import compiled
-from orthopsis.picture.hidden import Sight
+from orthopsis.picture.visibility import Sight
 from orthopsis.web.routes.drawing import picture_record
 
 ROOT = Path(__file__).parents[1]

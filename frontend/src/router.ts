@@ -7,11 +7,11 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: "/", redirect: "/prepare" },
-    { path: "/prepare", component: () => import("./places/prepare/ShelfView.vue") },
-    { path: "/prepare/new", component: () => import("./places/prepare/NewView.vue") },
+    { path: "/prepare", component: () => import("./places/prepare/shelf/ShelfView.vue") },
+    { path: "/prepare/new", component: () => import("./places/prepare/shelf/NewView.vue") },
     {
       path: "/prepare/:id(\\d+)",
-      component: () => import("./places/prepare/BenchView.vue"),
+      component: () => import("./places/prepare/bench/BenchView.vue"),
       props: byId,
     },
     { path: "/teach", component: () => import("./places/teach/ChooseView.vue") },
@@ -24,12 +24,12 @@ export const router = createRouter({
     { path: "/settings", component: () => import("./places/settings/SettingsView.vue") },
     {
       path: "/demands/:id(\\d+)",
-      component: () => import("./places/prepare/DemandsView.vue"),
+      component: () => import("./places/prepare/plan/DemandsView.vue"),
       props: byId,
     },
     {
       path: "/plan/:id(\\d+)",
-      component: () => import("./places/prepare/PlanView.vue"),
+      component: () => import("./places/prepare/plan/PlanView.vue"),
       props: byId,
     },
     {

@@ -47,14 +47,13 @@ def draw(args: argparse.Namespace) -> None:
 
 
 def _drawing(scene: Scene, made: Sequence[Step], number: int | None) -> dict[str, Any]:
-    from orthopsis.exercise.records import drawing_record, planes_record
+    from orthopsis.exercise.records import drawing_record
     from orthopsis.exercise.state import strokes_at
     from orthopsis.exercise.tone import planes
 
-    drawing = drawing_record(scene, strokes_at(scene, made, number))
-    if scene.exercise.tone is not None and number is None:
-        drawing["planes"] = planes_record(planes(scene))
-    return drawing
+    toned = scene.exercise.tone is not None and number is None
+    strokes = strokes_at(scene, made, number)
+    return drawing_record(scene, strokes, planes(scene) if toned else None).plain()
 
 
 def steps(args: argparse.Namespace) -> None:
@@ -64,7 +63,11 @@ def steps(args: argparse.Namespace) -> None:
 
     with _scene(args) as scene:
         made = run_through(scene)
-        text = _json(steps_record(made)) if args.format == "json" else steps_text(scene, made)
+        text = (
+            _json(steps_record(made, scene.words).plain())
+            if args.format == "json"
+            else steps_text(scene, made)
+        )
         _write(args.output, text)
 
 
@@ -96,6 +99,7 @@ def check(args: argparse.Namespace) -> None:
         return
     if args.image is None:
         _fail("check takes an exercise and a picture; without an exercise use --free")
+    from orthopsis.exercise.resolve import resolve
     from orthopsis.marking.records import verdict_record, verdict_text
 
     picture = _read_bytes(args.image)
@@ -104,7 +108,11 @@ def check(args: argparse.Namespace) -> None:
         if args.demand is None and verdict.code is not None and verdict.code.demand != "standard":
             # The sheet says itself from what it was drawn.
             verdict = _judged(exercise, args, picture, verdict.code.demand)
-        shown = _json(verdict_record(verdict)) if args.format == "json" else verdict_text(verdict)
+        words = resolve(exercise).words
+        if args.format == "json":
+            shown = _json(verdict_record(verdict, words).plain())
+        else:
+            shown = verdict_text(verdict, words)
         _write("-", shown)
 
 
@@ -114,16 +122,16 @@ def _judged(
     from orthopsis.exercise.resolve import resolve
     from orthopsis.exercise.task import Task, as_asked
     from orthopsis.marking.judge import check_image
-    from orthopsis.marking.verdicts import DEMANDS
+    from orthopsis.marking.judging.verdicts import STRICTNESS
 
     scene = resolve(as_asked(exercise, Task(demand, args.text)))
-    return check_image(scene, picture, args.step, demand=DEMANDS[demand])
+    return check_image(scene, picture, args.step, demand=STRICTNESS[demand])
 
 
 def _check_freely(args: argparse.Namespace) -> None:
-    from orthopsis.marking.free import read_picture
     from orthopsis.marking.free_records import free_record, free_text
-    from orthopsis.marking.intake import the_only_sheet
+    from orthopsis.marking.judging.free import read_picture
+    from orthopsis.marking.sheet.intake import the_only_sheet
 
     record = free_record(read_picture(the_only_sheet(_read_bytes(args.file))))
     _write("-", _json(record) if args.format == "json" else free_text(record))

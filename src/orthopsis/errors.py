@@ -1,4 +1,4 @@
-"""Every error Orthopsis raises on purpose, in one tree.
+"""The tree of every error that Orthopsis raises on purpose.
 
 A message is written for a teacher: what is wrong with its number, and the remedy.
 """
@@ -20,17 +20,6 @@ class ExerciseError(OrthopsisError):
         super().__init__(f"{path}: {message}" if path else message)
         self.path = path
         self.message = message
-
-
-class NoDrawingOrder(ExerciseError):
-    """Two pieces stand in one another or surround each other: none can be drawn first.
-
-    `pair` are their ids.
-    """
-
-    def __init__(self, path: str, message: str, pair: tuple[str, str]) -> None:
-        super().__init__(path, message)
-        self.pair = pair
 
 
 class ImageError(OrthopsisError):

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import pytest
 
-from orthopsis.construction.wording import Wording
-from orthopsis.exercise.advice import advice, facts, message, remedy, strips
+from orthopsis.exercise.advice import advice, facts, strips
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import picture, resolve
+from orthopsis.wording.words import Words
 from tests.documents import (
     ONE_POINT,
     THREE_POINT,
@@ -16,8 +16,9 @@ from tests.documents import (
     example,
     scene_of,
 )
+from tests.words import message, remedy
 
-WORDS = Wording()
+WORDS = Words()
 
 
 def say(one):
@@ -223,5 +224,5 @@ def test_a_measure_between_the_marks_of_a_ruler_is_named(units, value):
 def test_a_ruler_in_inches_is_named_in_inches():
     scene = scene_of(TWO_POINT, wording={"units": "in"}, view__left_vp_mm=-60)
     assert strips(scene)[0].ruler_mm == 18 * 25.4
-    notes = [message(one, scene.wording) for one in advice(scene, picture(scene), 9)]
+    notes = [message(one, scene.words) for one in advice(scene, picture(scene), 9)]
     assert any("a ruler of 18 in reaches it" in note for note in notes)

@@ -12,7 +12,7 @@ from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import portion_shared
-from orthopsis.perspective.stroke import Role, Stroke, joined
+from orthopsis.perspective.stroke import Part, Role, Stroke, joined
 from tests.agreement import curves, difference, kept, outlines
 from tests.documents import (
     EXAMPLES,
@@ -196,7 +196,7 @@ def test_of_two_floating_boxes_the_first_hides_the_other_whole():
     behind = {**front, "id": "other", "front": {**front["front"], "x_mm": 80, "y_mm": 170}}
     both = scene_of(ONE_POINT, pieces=[front, behind])
     turned = scene_of(ONE_POINT, pieces=[behind, front])
-    count = lambda scene, name: sum(line.piece == name for line in outlines(scene))  # noqa: E731
+    count = lambda scene, name: sum(str(line.part) == name for line in outlines(scene))  # noqa: E731
     assert count(both, "crate") == count(scene_of(ONE_POINT), "crate")
     assert count(turned, "other") == count(scene_of(ONE_POINT, pieces=[behind]), "other")
     for scene in (both, turned):
@@ -232,7 +232,9 @@ def test_two_views_on_one_sheet_hide_one_another():
     }  # fmt: skip
     scene = scene_of(data)
     assert difference(outlines(scene), kept(scene)) == ([], [])
-    assert {line.family for line in outlines(scene) if line.piece == "far"} >= {"side street:VP1"}
+    assert {line.family for line in outlines(scene) if str(line.part) == "far"} >= {
+        "side street:VP1"
+    }
 
 
 @pytest.mark.parametrize(
@@ -258,7 +260,7 @@ def test_strokes_of_one_line_are_joined_and_others_are_not():
         assert {end for stroke in whole for end in stroke.segment} >= {(0.0, 0.0), (12.0, 0.0)}
     assert len(joined([line, on, over])) == 1
     for other in (
-        on._replace(piece="b"),
+        on._replace(part=Part("b")),
         on._replace(family="VP2"),
         on._replace(role=Role.HIDDEN),
         on._replace(start=(5.0, 0.0)),
@@ -295,7 +297,7 @@ def test_round_things_that_share_a_rim_draw_it_once(pieces):
             assert len(places & again) <= 1
     if pieces[0]["id"] in ("near", "far"):
         whole = [c for c in shapes if math.dist(c[0].start, c[-1].end) < 0.01]
-        assert [c[0].piece for c in whole] == ["near"]
+        assert [str(c[0].part) for c in whole] == ["near"]
 
 
 @pytest.mark.parametrize(("left_mm", "right_mm"), [(-1e5, 1e5), (-1e5, 500), (100, 1e5)])

@@ -1,4 +1,4 @@
-"""Bent solids: curves of space against fine polygons, and lines of sight through them."""
+"""CurvedPrism solids: curves of space against fine polygons, and lines of sight through them."""
 
 from __future__ import annotations
 
@@ -16,12 +16,12 @@ from orthopsis.perspective.tolerance import Tolerance
 from orthopsis.perspective.vector import cross, dot, plus, size, times
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture import polynomials
-from orthopsis.picture.bent import QUARTER, Bent
-from orthopsis.picture.bent_cover import BentCover
+from orthopsis.picture.curved_cover import CurvedCover
+from orthopsis.picture.curved_prism import QUARTER, CurvedPrism
 from orthopsis.picture.curves import Straight
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.hidden import Sight
 from orthopsis.picture.solid import prism
+from orthopsis.picture.visibility import Sight
 from tests.documents import scene_of
 from tests.letters import ONE, THREE, TWO, in_nine_places
 
@@ -35,7 +35,7 @@ def curved(base, text="S", **more):
 
 def the_bent(scene):
     (bent,) = solids(scene)
-    assert isinstance(bent, Bent)
+    assert isinstance(bent, CurvedPrism)
     return bent
 
 
@@ -53,7 +53,7 @@ def as_polygon(bent):
                     bent.place(arc.ellipse.point(arc.start + way * n)) for n in range(1, CHORDS)
                 ]
     families = [["side"] * len(loop) for loop in loops]
-    return prism(bent.piece, loops, families, bent.sweep, "sweep")
+    return prism(bent.part, loops, families, bent.sweep, "sweep")
 
 
 def seen_length(strokes, families=None):
@@ -120,7 +120,7 @@ def test_a_line_of_the_outline_stands_where_a_line_of_sight_touches_the_curve(ba
 def test_lines_of_sight_run_through_what_covers_them():
     bent = the_bent(curved(ONE, "O"))
     middle = [sum(c[k] for c in bent.corners[:4]) / 4 for k in (0, 1)]
-    cover = BentCover(bent)
+    cover = CurvedCover(bent)
 
     def hidden(place, whole=False):
         # A path that goes hardly anywhere.

@@ -10,7 +10,7 @@ import math
 
 import pytest
 
-from orthopsis.construction.corner_test import guide_seen
+from orthopsis.construction.corner_rule import guide_seen
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.area import Area

@@ -13,11 +13,13 @@ import pytest
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import picture, solids, steps
-from orthopsis.handout.gltf import _faces, _in_one_piece, _triangles
+from orthopsis.handout.gltf import AROUND as SIDES
+from orthopsis.handout.gltf import _in_one_piece, _triangles
 from orthopsis.perspective.roots import TURN
 from orthopsis.perspective.segments import at, remainder
 from orthopsis.perspective.view import on_paper
-from orthopsis.picture.bent import Bent
+from orthopsis.picture.curved_prism import CurvedPrism
+from orthopsis.picture.facets import flat_mesh
 from orthopsis.picture.solid import Solid
 from tests.agreement import difference, kept, outlines
 from tests.documents import ONE_POINT, random_document, scene_of
@@ -28,8 +30,8 @@ AROUND = 1440
 
 def triangles_of(thing):
     """Corner triples of a solid, of a cylinder with very many sides, or of a letter."""
-    if isinstance(thing, Bent) or (isinstance(thing, Solid) and len(thing.faces) > 6):
-        corners, faces = _faces(thing)
+    if isinstance(thing, CurvedPrism) or (isinstance(thing, Solid) and len(thing.faces) > 6):
+        corners, faces = flat_mesh(thing, SIDES // 4)
         points = np.array(corners)
         pieces = [part for face in faces for part in _in_one_piece(points, face)]
         return points[np.concatenate([_triangles(points, part) for part in pieces])]
@@ -78,7 +80,7 @@ def lines_of(sight):
                     t = (t0 + t1) / 2
                     yield at(segment, t), 1.0 / (ends[0] + (ends[1] - ends[0]) * t), seen
     for arc in sight.arcs():
-        if any(isinstance(thing, Bent) for thing in sight.things):
+        if any(isinstance(thing, CurvedPrism) for thing in sight.things):
             # Half a side of the polygon that stands for a curve lies before or behind it.
             continue
         longest = math.hypot(*arc.ellipse.a) + math.hypot(*arc.ellipse.b)
@@ -143,8 +145,8 @@ def test_things_in_one_another_are_hidden_by_depth_and_their_crossing_is_not_dra
     for place, depth, seen in lines_of(scene.sight):
         assert (buffer.depth(place) > depth * (1 - 1e-6)) or not seen
     # Only edges of the two boxes are drawn: none where their faces cross.
-    own = {(solid.piece, edge.family) for solid in solids(scene) for edge in solid.edges}
-    assert {(line.piece, line.family) for line in outlines(scene)} <= own
+    own = {(str(solid.part), edge.family) for solid in solids(scene) for edge in solid.edges}
+    assert {(str(line.part), line.family) for line in outlines(scene)} <= own
     assert len(outlines(scene)) > 12
     with pytest.raises(ExerciseError, match="'crate' and 'beam'"):
         steps(scene)
@@ -161,12 +163,12 @@ def test_a_cylinder_hides_and_is_hidden_by_boxes_exactly_where_it_should():
     wall = {"kind": "box", "id": "wall", "standing": "ground", "depth": {"fraction": 0.05},
             "front": {"x_mm": 20, "y_mm": 130, "width_mm": 200, "height_mm": 40}}  # fmt: skip
     scene = scene_of(ONE_POINT, pieces=[drum, wall])
-    lines = [line for line in outlines(scene) if line.piece == "wall"]
+    lines = [line for line in outlines(scene) if str(line.part) == "wall"]
     foot = [line for line in lines if {round(y, 9) for _, y in line.segment} == {170.0}]
     # The wall's foot stops at both upright sides of the drum, which touch its ellipses.
     sides = sorted(
         line.start[0] for line in outlines(scene)
-        if line.piece == "drum" and line.family == "vertical"
+        if str(line.part) == "drum" and line.family == "vertical"
     )  # fmt: skip
     stops = sorted(x for line in foot for x in (line.start[0], line.end[0]))
     assert stops == pytest.approx([20, sides[0], sides[1], 220])

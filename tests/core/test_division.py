@@ -9,7 +9,6 @@ import pytest
 from orthopsis.construction.division import Bay, carry, divide, halve, repeat
 from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.paper import Paper
-from orthopsis.construction.wording import Wording
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.vector import plus, times
@@ -24,7 +23,7 @@ VIEWS = {
 
 def wall(view):
     """A paper with one bay of a wall that runs to the view's last level point, by projection."""
-    paper = Paper(Sheet(420, 297), Wording())
+    paper = Paper(Sheet(420, 297))
     paper.begin("a wall")
     points = {vp.name: paper.given(vp, view.eye_level_mm) for vp in view.vanishing_points}
     along, up = view.level_points[-1], view.uprights
@@ -59,7 +58,7 @@ def test_a_bay_is_halved_where_half_its_depth_is(view):
 
 
 def test_equal_parts_and_a_carried_length():
-    paper = Paper(Sheet(420, 297), Wording())
+    paper = Paper(Sheet(420, 297))
     paper.begin("parts")
     a, b, goal = paper.measure(50, 60), paper.measure(200, 60), paper.measure(50, 260)
     parts = divide(paper, a, b, 3)
@@ -78,7 +77,7 @@ def test_equal_parts_and_a_carried_length():
 
 
 def test_a_parallel_by_sliding_runs_the_same_way():
-    paper = Paper(Sheet(420, 297), Wording())
+    paper = Paper(Sheet(420, 297))
     paper.begin("a parallel")
     a, b, c = paper.measure(50, 60), paper.measure(110, 100), paper.measure(70, 200)
     line = paper.join(a, b, "free", "roof")

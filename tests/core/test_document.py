@@ -39,7 +39,7 @@ def test_what_is_no_exercise_is_refused(text):
 
 def test_a_newer_version_is_refused_as_newer():
     with pytest.raises(ExerciseError, match="newer than this program knows"):
-        from_data({**ONE_POINT, "version": 2})
+        from_data({**ONE_POINT, "version": 3})
 
 
 def test_a_huge_document_is_refused_before_it_is_read():

@@ -17,6 +17,7 @@ from orthopsis.handout.archive import class_pack
 from orthopsis.handout.export import FORMATS, MEDIA_TYPES, exported
 from orthopsis.handout.order import Order, SheetFor
 from tests.documents import EXAMPLE_NAMES, EXAMPLES, ONE_POINT, changed, example, scene_of
+from tests.words import instruction
 
 
 @pytest.mark.parametrize("step", [None, 4])
@@ -78,9 +79,9 @@ def test_depth_by_eye_changes_words_and_no_line():
     )
     from orthopsis.exercise.runthrough import run_through
 
-    told = " ".join(step.instruction for step in run_through(by_eye))
+    told = " ".join(instruction(step, by_eye.words) for step in run_through(by_eye))
     assert "Choose by eye how far back it goes" in told and "about 4 cm" in told
-    told = " ".join(step.instruction for step in run_through(simple))
+    told = " ".join(instruction(step, simple.words) for step in run_through(simple))
     assert "Choose how far back it goes." in told
 
 

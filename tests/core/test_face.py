@@ -6,17 +6,18 @@ import math
 
 import pytest
 
-from orthopsis.construction.face import Face, Front
+from orthopsis.construction.face import FrontFace, RecedingFace
 from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.paper import Paper
-from orthopsis.construction.wording import Wording
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, join, meet
 from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import minus, plus, times
 from orthopsis.perspective.view import on_paper
 from tests.documents import scene_of
 from tests.letters import THREE, TWO
 
+THING = Part("thing")
 RECTANGLE = ((50, 40), (130, 40), (130, 100), (50, 100))
 
 SHARES = [0.125, 0.25, 0.5, 0.6, 0.875]
@@ -24,8 +25,8 @@ SHARES = [0.125, 0.25, 0.5, 0.6, 0.875]
 
 @pytest.fixture
 def paper():
-    paper = Paper(Sheet(420, 297), Wording())
-    paper.begin("a step", "thing")
+    paper = Paper(Sheet(420, 297))
+    paper.begin("tidy", THING)
     return paper
 
 
@@ -34,7 +35,7 @@ def face_in_space(base, run):
     piece = {**base["pieces"][0], "run": run}
     scene = scene_of({**base, "pieces": [piece]})
     (part,) = scene.parts
-    near, _, sweep, _ = part.piece.word.near_face(part.stage)
+    near, _, sweep, _ = part.drawn.word.shape.place.frame(part.stage)
     corners = near if run == "left" else [near[1], plus(near[1], sweep), plus(near[2], sweep),
                                           near[2]]  # fmt: skip
     return corners, scene.main
@@ -51,7 +52,7 @@ def face_on(paper, corners, view, run, halved):
     third = None if view.uprights.at.at_infinity else Mark("VP3", view.uprights.at)
     along = left if run == "left" else right
     near = "right" if run == "left" else "left"
-    return Face(paper, tuple(marks), near, along, third, "thing", halved=halved)
+    return RecedingFace(paper, tuple(marks), near, along, third, THING, halved=halved)
 
 
 @pytest.mark.parametrize("halved", [False, True])
@@ -80,7 +81,7 @@ def test_a_leaning_edge_is_halved_by_diagonals_and_parted_by_a_measuring_line(pa
     halved = face_on(paper, corners, view, "right", halved=True)
     halved.level(0.5)
     assert Do.MEASURE not in {move.do for move in paper.steps[-1].moves}
-    paper.begin("another", "thing")
+    paper.begin("tidy", THING)
     measured = face_on(paper, corners, view, "right", halved=False)
     measured.level(0.4)
     assert paper.steps[-1].measures, "the shares are laid out on a level line"
@@ -91,7 +92,7 @@ def test_a_front_is_measured_or_halved(paper):
         paper.mark(Point(x, y)) for x, y in ((50, 40), (130, 40), (130, 100), (50, 100))
     )
     for halved in (False, True):
-        front = Front(paper, corners, "thing", halved=halved)
+        front = FrontFace(paper, corners, THING, halved=halved)
         for v in SHARES:
             for u in SHARES:
                 assert front.crossing(u, v).at.xy == pytest.approx((50 + 80 * u, 40 + 60 * v))
@@ -106,7 +107,7 @@ def test_light_lines_end_where_the_face_ends(paper):
     corners = tuple(
         paper.mark(Point(x, y)) for x, y in ((50, 40), (130, 40), (130, 100), (50, 100))
     )
-    front = Front(paper, corners, "thing", halved=False)
+    front = FrontFace(paper, corners, THING, halved=False)
     front.row(0.5)
     front.column(0.25)
     level, upright = (drawn.stroke.segment for drawn in paper.steps[-1].strokes)

@@ -20,7 +20,7 @@ from orthopsis.handout.figure import picture_figure
 from orthopsis.handout.gltf import to_gltf
 from orthopsis.handout.pages import figure_pdf
 from orthopsis.handout.svg import to_svg
-from orthopsis.pieces.alphabet import letter, width_mm
+from orthopsis.pieces.shapes.extrusion.alphabet import letter, width_mm
 from tests.documents import EXAMPLES, ONE_POINT, THREE_POINT, TWO_POINT, example, scene_of
 from tests.letters import ONE
 

@@ -11,14 +11,14 @@ from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import picture, resolve, solids
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
-from orthopsis.perspective.stroke import Role
+from orthopsis.perspective.stroke import Part, Role
 from orthopsis.perspective.vector import cross, dot, loop_normal, minus, plus, size, times
 from orthopsis.perspective.view import eye_space
 from orthopsis.picture import compiled
-from orthopsis.picture.cylinder import Cylinder
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.hidden import Sight
+from orthopsis.picture.round_solid import RoundSolid
 from orthopsis.picture.solid import prism
+from orthopsis.picture.visibility import Sight
 from tests.documents import EXAMPLE_NAMES, example, random_document
 from tests.letters import in_nine_places
 
@@ -39,14 +39,14 @@ def block(name, points, depth=1.0, back=0.4, holes=(), **kind):
     loops = [outline(points, depth), *(outline(hole[::-1], depth) for hole in holes)]
     families = [["free"] * len(loop) for loop in loops]
     sweep = times(eye_space(CENTRE, 1.0), depth * back / (1 - back))
-    return prism(name, loops, families, sweep, "VP1", **kind)
+    return prism(Part(name), loops, families, sweep, "VP1", **kind)
 
 
 def seen(solids, role=Role.OUTLINE, piece=None):
     return [
         s
         for s in draw(SHEET, Sight(solids))
-        if s.role is role and (piece is None or s.piece == piece)
+        if s.role is role and (piece is None or str(s.part) == piece)
     ]
 
 
@@ -125,8 +125,8 @@ def test_the_order_of_the_list_changes_nothing_for_things_apart_in_depth():
         block("near", rectangle(60, 140, 80, 80)),
         block("far", rectangle(90, 120, 80, 60), 3.0),
     )
-    one = {(s.piece, s.start, s.end) for s in seen([near, far])}
-    other = {(s.piece, s.start, s.end) for s in seen([far, near])}
+    one = {(str(s.part), s.start, s.end) for s in seen([near, far])}
+    other = {(str(s.part), s.start, s.end) for s in seen([far, near])}
     assert one == other
 
 
@@ -140,7 +140,7 @@ def test_a_transparent_solid_shows_all_and_hides_nothing():
 def test_two_solids_in_one_place_draw_each_line_once():
     a, b = block("a", rectangle(60, 140, 80, 80)), block("b", rectangle(60, 140, 80, 80))
     assert length(seen([a, b])) == pytest.approx(length(seen([a])))
-    assert {s.piece for s in seen([a, b])} == {"a"}
+    assert {str(s.part) for s in seen([a, b])} == {"a"}
 
 
 def test_lines_are_cut_at_the_sheets_edge():
@@ -153,7 +153,9 @@ def test_lines_are_cut_at_the_sheets_edge():
 def test_a_solid_behind_the_eye_is_refused():
     with pytest.raises(ValueError, match="behind the eye"):
         Sight([block("behind", rectangle(10, 10, 5, 5), depth=-1.0)])
-    drum = Cylinder("drum", (0.0, 0.0, 1.0), (9.0, 0.0, 0.0), (0.0, 0.0, 1.5), (0.0, 9.0, 0.0), "v")
+    drum = RoundSolid(
+        Part("drum"), (0.0, 0.0, 1.0), (9.0, 0.0, 0.0), (0.0, 0.0, 1.5), (0.0, 9.0, 0.0), "v"
+    )
     with pytest.raises(ValueError, match="'drum' reaches behind the eye"):
         Sight([drum])
 

@@ -9,7 +9,7 @@ from itertools import pairwise
 import pytest
 
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.advice import advice, message, remedy
+from orthopsis.exercise.advice import advice
 from orthopsis.exercise.change import with_changes
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.personal import with_text
@@ -17,8 +17,8 @@ from orthopsis.exercise.resolve import resolve, solids, steps
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import inside, sides_cross
 from orthopsis.perspective.stroke import joined
-from orthopsis.pieces.alphabet import FORMS, letter, width_mm
-from orthopsis.pieces.profile import Profile
+from orthopsis.pieces.shapes.extrusion.alphabet import FORMS, letter, width_mm
+from orthopsis.pieces.shapes.extrusion.profile import Profile
 from tests.agreement import curves, difference, kept, outlines
 from tests.documents import scene_of
 from tests.letters import (
@@ -32,6 +32,7 @@ from tests.letters import (
     in_nine_places,
     random_words,
 )
+from tests.words import check, instruction, message, remedy, title
 
 
 def agree(data):
@@ -116,7 +117,7 @@ def guide_count(scene):
     lines = [
         d.stroke
         for step in steps(scene)
-        if "lines to VP1" in step.title
+        if "lines to VP1" in title(step)
         for d in step.strokes
         if d.stroke.family == "VP1"
     ]
@@ -128,8 +129,8 @@ def test_with_the_point_below_and_to_the_right_the_trade_counts_the_guide_lines(
     # Common practice, no published source.
     scene = scene_of(ONE, pieces__0__text=character, pieces__0__depth={"along_mm": 35})
     assert guide_count(scene)[0] == corners
-    (step,) = [s for s in steps(scene) if s.title.endswith("lines to VP1")]
-    assert f"Exactly {corners} light lines" in step.check
+    (step,) = [s for s in steps(scene) if title(s).endswith("lines to VP1")]
+    assert f"Exactly {corners} light lines" in check(step)
     count = sum(len(loop) for loop in letter(character, "measured").loops)
     assert len(step.tried) == count - corners, "the others were tried in vain"
 
@@ -140,9 +141,9 @@ def test_the_depth_of_an_f_is_measured_from_the_second_arm():
         ONE, pieces__0__text="F", pieces__0__depth={"along_mm": 15},
         view__vanishing_point_mm=300, view__eye_level_mm=140,
     )  # fmt: skip
-    (step,) = [s for s in steps(scene) if s.title.endswith("how far back")]
+    (step,) = [s for s in steps(scene) if title(s).endswith("how far back")]
     arm = next(m for s in steps(scene) for m in s.marks if m.at == Point(150, 100))
-    assert f"1.5 cm along the line from {arm.name} to VP1" in step.instruction
+    assert f"1.5 cm along the line from {arm.name} to VP1" in instruction(step)
 
 
 # --- both computations ----------------------------------------------------------------------------
@@ -199,7 +200,7 @@ def test_a_true_length_finds_the_uprights_by_its_measuring_point(base, run, alph
     word = {**base["pieces"][0], "text": "ROW", "run": run, "alphabet": alphabet,
             "length": {"true_mm": 140}}  # fmt: skip
     scene = agree({**base, "pieces": [word]})
-    named = [s for s in steps(scene) if "measuring point" in s.instruction]
+    named = [s for s in steps(scene) if "measuring point" in instruction(s)]
     assert named, "the length is true"
 
 
@@ -217,15 +218,15 @@ def test_no_step_draws_more_than_eight_lines(base, text):
     for alphabet in ALPHABETS:
         piece = {**base["pieces"][0], "text": text, "alphabet": alphabet}
         for step in steps(scene_of({**base, "pieces": [piece]})):
-            assert len(joined([d.stroke for d in step.strokes])) <= 8, step.title
-            assert step.check
-            assert step.instruction
+            assert len(joined([d.stroke for d in step.strokes])) <= 8, title(step)
+            assert check(step)
+            assert instruction(step)
 
 
 def test_letters_of_a_word_hide_one_another_by_depth_and_have_names_of_their_own():
     scene = agree({**ONE, "pieces": [{**ONE["pieces"][0], "text": "MOSS"}]})
-    assert {line.piece for line in outlines(scene)} == {f"word:{k}" for k in (1, 2, 3, 4)}
-    titles = [step.title for step in steps(scene)]
+    assert {str(line.part) for line in outlines(scene)} == {f"word:{k}" for k in (1, 2, 3, 4)}
+    titles = [title(step) for step in steps(scene)]
     assert any(title.startswith("Letter M:") for title in titles)
     assert any(title.startswith("4th letter, S:") for title in titles)
     fronts = [line for line in outlines(scene) if line.family in ("horizontal", "vertical")]
@@ -237,7 +238,7 @@ def test_letters_are_equally_wide_in_truth_and_shrink_to_the_point():
     lines = outlines(agree({**TWO, "pieces": [piece]}))
     widths = []
     for k in (1, 2, 3):
-        xs = [x for line in lines if line.piece == f"word:{k}" for x, _ in line.segment]
+        xs = [x for line in lines if str(line.part) == f"word:{k}" for x, _ in line.segment]
         front = [x for x in xs if x >= min(xs) + 1e-9]
         widths.append(max(front) - min(xs))
     assert widths == sorted(widths, reverse=True)
@@ -342,21 +343,21 @@ def test_a_name_is_fitted_to_the_sheet(base, name):
     scene = resolve(with_text(from_data(base), name))
     word = scene.exercise.pieces[0]
     assert word.text == name.upper()
-    assert len({line.piece for line in outlines(scene)}) == len(name)
+    assert len({str(line.part) for line in outlines(scene)}) == len(name)
     for line in outlines(scene):
         for x, y in line.segment:
             assert 10 <= x <= 410
             assert 10 <= y <= 287
     assert difference(outlines(scene), kept(scene)) == ([], [])
     if base is ONE:
-        assert word.front.height_mm in (60, 30, 20)
+        assert word.place.front.height_mm in (60, 30, 20)
 
 
 def test_a_receding_name_keeps_the_shape_of_its_letters():
     short, longer = (resolve(with_text(from_data(TWO), text)) for text in ("H", "HH"))
     widths = []
     for scene in (short, longer):
-        first = [line for line in outlines(scene) if line.piece == "word:1"]
+        first = [line for line in outlines(scene) if str(line.part) == "word:1"]
         xs = [x for line in first if line.family == "VP2" for x, _ in line.segment]
         widths.append(max(xs) - min(xs))
     assert widths[1] == pytest.approx(widths[0], rel=0.02)
@@ -378,7 +379,7 @@ def test_small_letters_are_said_with_their_height_and_a_larger_one_that_fits():
     (said,) = [one for one in advice(scene, outlines(scene), 9) if one.code == "small-letters"]
     assert said.number == pytest.approx(15)
     assert said.changes[0].value == 30
-    assert "only 1.5 cm high" in message(said, scene.wording)
-    assert "3 cm" in remedy(said, scene.wording)
+    assert "only 1.5 cm high" in message(said, scene.words)
+    assert "3 cm" in remedy(said, scene.words)
     mended = resolve(with_changes(scene.exercise, said.changes))
     assert "small-letters" not in {one.code for one in advice(mended, outlines(mended), 9)}

@@ -6,9 +6,7 @@ import random
 
 import pytest
 
-from orthopsis.construction.order import near_to_far
-from orthopsis.errors import NoDrawingOrder
-from orthopsis.exercise.resolve import bodies
+from orthopsis.construction.order import NoDrawingOrder, near_to_far
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
 
 
@@ -22,7 +20,7 @@ def standing(name, x, top, foot, width=50, depth=20, **more):
 
 def order(data, pieces):
     scene = scene_of(data, pieces=pieces)
-    return [pieces[i]["id"] for i in near_to_far(bodies(scene))]
+    return [pieces[i]["id"] for i in near_to_far(scene.bodies)]
 
 
 def test_the_nearer_of_two_overlapping_boxes_comes_first_however_they_are_listed():

@@ -227,7 +227,7 @@ def _off(place, start, vp):
 def depth_buffer_says_hidden(scene, place, own_inverse_depth, own_piece):
     """Whether any face of another solid lies before a sheet point, by plane equations alone."""
     for solid in solids(scene):
-        if solid.piece == own_piece or solid.transparent:
+        if str(solid.part) == own_piece or solid.transparent:
             continue
         for face in solid.faces:
             corners = np.array([solid.vertices[k] for k in face.loops[0]])
@@ -257,7 +257,7 @@ def test_a_depth_buffer_agrees_on_what_is_hidden(seed):
         return
     edges = {
         (
-            solid.piece,
+            str(solid.part),
             *sorted([on_paper(solid.vertices[e.start]), on_paper(solid.vertices[e.end])]),
         ): (solid, e)
         for solid in solids(scene)
@@ -270,12 +270,12 @@ def test_a_depth_buffer_agrees_on_what_is_hidden(seed):
         for i in range(1, 10):
             place = at(stroke.segment, i / 10)
             inverse = _inverse_depth(solid, edge, place)
-            assert not depth_buffer_says_hidden(scene, place, inverse, stroke.piece), stroke
+            assert not depth_buffer_says_hidden(scene, place, inverse, str(stroke.part)), stroke
 
 
 def _edge_of(stroke, edges):
     for (piece, a, b), found in edges.items():
-        if piece != stroke.piece or found[1].family != stroke.family:
+        if piece != str(stroke.part) or found[1].family != stroke.family:
             continue
         middle = at(stroke.segment, 0.5)
         size = math.dist(a, b)

@@ -7,23 +7,26 @@ import math
 import pytest
 
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
-from orthopsis.construction.moves import Do, Mark
+from orthopsis.construction.moves import Do, Idea, Mark
 from orthopsis.construction.order import Body, SeenLine
-from orthopsis.construction.paper import Paper
-from orthopsis.construction.wording import Wording, mark_names
+from orthopsis.construction.paper import Paper, Standing
+from orthopsis.construction.record import mark_name
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
 from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint
+from orthopsis.phrase import Own
 
-VP = Mark("VP1", Point(300, 100))
+VP = Mark("VP1", Point(300, 100), point=True)
+THING = Part("thing")
 SQUARE = ((80.0, 120.0), (140.0, 120.0), (140.0, 180.0), (80.0, 180.0))
 
 
 @pytest.fixture
 def paper():
-    paper = Paper(Sheet(420, 297), Wording())
-    paper.begin("a step", "thing")
+    paper = Paper(Sheet(420, 297))
+    paper.begin("tidy", THING)
     return paper
 
 
@@ -32,7 +35,13 @@ def body(piece="thing", transparent=False, faces=(), edges=()):
     corners = tuple((Point(*xy), 1.0) for xy in places)
     lines = tuple(SeenLine(line, (1.0, 1.0)) for line in edges)
     areas = tuple(Area((face,)) for face in faces)
-    return Body(piece, corners, (), areas, lines, transparent, False)
+    return Body(Part(piece), Own(piece), corners, (), areas, lines, transparent, False)
+
+
+def stand(paper, nearer):
+    """Something that stands before the thing."""
+    elsewhere = ((300.0, 10.0), (310.0, 10.0), (310.0, 20.0))
+    paper.standing = Standing([nearer, body(faces=(elsewhere,))], [0, 1])
 
 
 def moves(paper):
@@ -68,7 +77,7 @@ def test_lines_cross_in_a_mark(paper):
 
 def test_a_guide_line_runs_a_little_past_the_last_mark_on_it(paper):
     a = paper.measure(60, 160)
-    guide = paper.aim(a, VP, "thing")
+    guide = paper.aim(a, VP, THING)
     mark = paper.cross(guide, paper.upright(paper.measure(120, 0)))
     paper.finish_guides()
     (drawn,) = paper.strokes
@@ -80,29 +89,28 @@ def test_a_guide_line_runs_a_little_past_the_last_mark_on_it(paper):
 
 def test_a_guide_line_never_passes_its_vanishing_point(paper):
     a = paper.measure(60, 160)
-    guide = paper.aim(a, VP, "thing")
+    guide = paper.aim(a, VP, THING)
     paper.cross(guide, paper.upright(paper.measure(298, 0)))
     paper.finish_guides()
     assert paper.strokes[0].stroke.end == pytest.approx((300, 100))
 
 
 def test_a_guide_line_nobody_marked_goes_all_the_way(paper):
-    paper.aim(paper.measure(60, 160), VP, "thing")
+    paper.aim(paper.measure(60, 160), VP, THING)
     paper.finish_guides()
     assert paper.strokes[0].stroke.end == pytest.approx((300, 100))
 
 
 def test_a_line_to_a_measuring_point_is_of_no_family(paper):
-    point = Mark("the right distance point", Point(380, 100))
-    paper.measuring_point(point, VP)
-    paper.aim(paper.measure(60, 160), point, "thing", family="free")
+    point = paper.measuring_point("DP2", Point(380, 100), VP, Idea.DISTANCE_POINT)
+    paper.aim(paper.measure(60, 160), point, THING, family="free")
     paper.finish_guides()
     assert paper.strokes[0].stroke.family == "free"
     assert paper.steps[-1].measures[0].mm == 80
 
 
 def test_a_finished_line_stops_at_nearer_things(paper):
-    paper.nearer.append(body("near", faces=(SQUARE,)))
+    stand(paper, body("near", faces=(SQUARE,)))
     a, b = paper.measure(60, 150), paper.measure(200, 150)
     paper.keep(a, b, "horizontal", body())
     ends = [drawn.stroke.segment for drawn in paper.strokes]
@@ -114,23 +122,23 @@ def test_a_finished_line_stops_at_nearer_things(paper):
 
 
 def test_guide_lines_do_not_run_over_nearer_things_either(paper):
-    paper.nearer.append(body("near", faces=(SQUARE,)))
-    paper.aim(paper.measure(60, 150), Mark("VP9", Point(300, 150)), "thing")
-    paper.aim(paper.measure(60, 200), Mark("VP9", Point(300, 200)), "thing")
+    stand(paper, body("near", faces=(SQUARE,)))
+    paper.aim(paper.measure(60, 150), Mark("VP9", Point(300, 150)), THING)
+    paper.aim(paper.measure(60, 200), Mark("VP9", Point(300, 200)), THING)
     paper.finish_guides()
     assert [d.stroke.start[1] for d in paper.strokes] == pytest.approx([150, 150, 200])
     assert paper.strokes[1].stroke.start == pytest.approx((140, 150))
 
 
 def test_transparent_things_stop_nothing(paper):
-    paper.nearer.append(body("glass", transparent=True, faces=(SQUARE,)))
+    stand(paper, body("glass", transparent=True, faces=(SQUARE,)))
     paper.keep(paper.measure(60, 150), paper.measure(200, 150), "horizontal", body())
     assert len(paper.strokes) == 1
 
 
 def test_a_line_that_is_already_there_is_not_drawn_again(paper):
     line = ((60.0, 150.0), (120.0, 150.0))
-    paper.standing.append(body("near", edges=(line,)))
+    stand(paper, body("near", edges=(line,)))
     paper.keep(paper.measure(90, 150), paper.measure(200, 150), "horizontal", body())
     assert paper.strokes[0].stroke.segment == (
         pytest.approx((120, 150)),
@@ -141,9 +149,10 @@ def test_a_line_that_is_already_there_is_not_drawn_again(paper):
 def test_tidying_darkens_what_stays_and_erases_the_rest(paper):
     a, b = paper.measure(60, 150), paper.measure(200, 150)
     paper.keep(a, b, "horizontal", body())
-    paper.aim(a, VP, "thing")
-    paper.begin("tidy", "thing")
-    paper.tidy("thing")
+    paper.aim(a, VP, THING)
+    paper.begin("tidy", THING)
+    paper.tidy(THING)
+    paper.finish()
     assert (paper.steps[-1].darkens, paper.steps[-1].erases) == ([0], [1])
     assert set(moves(paper)) == {Do.DARKEN, Do.ERASE}
 
@@ -161,8 +170,7 @@ def test_a_given_point_keeps_its_own_name(paper):
 
 
 def test_names_leave_out_what_looks_like_a_figure():
-    names = mark_names()
-    first = [next(names) for _ in range(48)]
+    first = [mark_name(number) for number in range(48)]
     assert not {"I", "O", "I2", "O2"} & set(first)
     assert len(set(first)) == 48
     assert first[24] == "A2"

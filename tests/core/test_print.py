@@ -27,6 +27,7 @@ from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
 from orthopsis.handout.typeset import typeset
 from orthopsis.perspective.segments import XY
 from tests.documents import ONE_POINT, TWO_POINT, example, random_document, scene_of
+from tests.words import title
 
 MM = 72 / 25.4
 EXAMPLES = ["bell-corner", "seed-crates", "fern", "look-down-yard", "moss-seen-from-below"]
@@ -59,7 +60,7 @@ def test_no_step_is_lost_whatever_fits_a_page(per_page):
         page.extract_text() for page in pages_of(scene, parts=("steps",), per_page=per_page)
     )
     for number, step in enumerate(steps(scene), start=1):
-        assert f"{number}. {step.title}" in text
+        assert f"{number}. {title(step, scene.words)}" in text
 
 
 @pytest.mark.parametrize("paper", ["A4", "Letter"])
@@ -162,15 +163,15 @@ def test_the_board_is_the_sheet_enlarged(name):
 def test_the_board_says_what_to_do_where_the_ruler_ends():
     large = on_board(example("bell-corner"))
     made = steps(large)
-    assert "stretch a string" in reach_note(large, made[0])
+    assert "stretch a string" in large.words.say(reach_note(large, made[0]))
     ruler = board_of(large).ruler_mm
     for step in made:
         lengths = [math.dist(*d.stroke.segment) for d in step.strokes]
         assert bool(reach_note(large, step)) == (max(lengths, default=0) > ruler)
     far = on_board(scene_of(TWO_POINT, view__left_vp_mm=-400, view__right_vp_mm=900,
                             pieces__0__right={"fraction": 0.3}))  # fmt: skip
-    assert "VP1 and VP2 lie beside the board" in points_note(far)
-    assert points_note(on_board(scene_of(ONE_POINT))) == ""
+    assert "VP1 and VP2 lie beside the board" in far.words.say(points_note(far))
+    assert points_note(on_board(scene_of(ONE_POINT))) is None
 
 
 def test_pupils_get_a_sheet_each_with_name_and_code():
@@ -213,11 +214,16 @@ def test_without_colour_nothing_is_told_by_colour_alone():
         assert colour[1:3] == colour[3:5] == colour[5:7]
 
 
+def named(scene):
+    """What is needed, by its name in words."""
+    return {scene.words.say(item.name): item for item in materials(scene)}
+
+
 def test_materials_follow_the_exercise_and_the_class():
-    plain = {item.name: item for item in materials(scene_of(ONE_POINT))}
+    plain = named(scene_of(ONE_POINT))
     assert not any("tape" in name for name in plain)
     assert plain["sheet of A3 paper"].for_class(30) == 33
-    far = {item.name: item for item in materials(example("bell-corner"))}
+    far = named(example("bell-corner"))
     assert far["2 strips of paper for the far points"].for_class(10) == 11
     assert far["roll of tape"].for_class(30) == 5
     assert "eraser" in far and "rubber" in plain

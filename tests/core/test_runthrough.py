@@ -9,25 +9,25 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.records import steps_text
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.exercise.runthrough import (
-    keyed,
     may_change_places,
     refuse_empty,
     run_through,
-    said_measures,
     shown,
 )
-from tests.documents import ONE_POINT, changed, example
+from orthopsis.exercise.told import measures_of
+from tests.documents import example
+from tests.words import instruction, title
 
 EXAMPLES = ["seed-crates", "bell-corner", "fern", "bins-at-the-gate"]
 
 
 def with_run(scene, order=(), **edits):
-    run = {"order": list(order), "steps": edits}
+    run = {"order": list(map(str, order)), "steps": edits}
     return resolve(from_data({**to_data(scene.exercise), "run": run}))
 
 
 def edited(scene, key, **edit):
-    run = {"steps": {key: edit}}
+    run = {"steps": {str(key): edit}}
     return resolve(from_data({**to_data(scene.exercise), "run": run}))
 
 
@@ -49,7 +49,7 @@ def finished(made):
 def test_without_changes_it_is_the_construction(name):
     scene = example(name)
     made = run_through(scene)
-    assert [s.title for s in made] == [s.title for s in steps(scene)]
+    assert [title(s) for s in made] == [title(s) for s in steps(scene)]
     keys = [step.key for step in made]
     assert len(set(keys)) == len(keys)
 
@@ -88,8 +88,8 @@ def test_two_steps_are_said_as_one():
     made = run_through(edited(scene, one.key, with_next=True))
     assert len(made) == len(run_through(scene)) - 1
     joined = made[2]
-    assert joined.title == f"{one.title}; {two.title[0].lower()}{two.title[1:]}"
-    assert joined.instruction == f"{one.instruction} {two.instruction}"
+    assert title(joined) == f"{title(one)}; {title(two)[0].lower()}{title(two)[1:]}"
+    assert instruction(joined) == f"{instruction(one)} {instruction(two)}"
     assert joined.strokes == [*one.strokes, *two.strokes]
     assert joined.minutes == pytest.approx(one.minutes + two.minutes, abs=0.5)
 
@@ -101,7 +101,7 @@ def test_a_step_is_split_after_a_line():
     made = run_through(edited(scene, step.key, first_lines=3))
     first, second = made[2:4]
     assert (len(first.strokes), len(second.strokes)) == (3, 1)
-    assert (first.title, second.title) == (f"{step.title}, first", f"{step.title}, then")
+    assert (title(first), title(second)) == (f"{title(step)}, first", f"{title(step)}, then")
     assert {m.name for m in [*first.marks, *second.marks]} == {m.name for m in step.marks}
     assert run_through(edited(scene, step.key, first_lines=9))[2] == made[2].__class__(
         **vars(step)
@@ -113,7 +113,7 @@ def test_a_step_comes_earlier_only_where_nothing_of_it_rests_on_the_other():
     made = run_through(scene)
     allowed = [k for k in range(1, len(made)) if may_change_places(made[k - 1], made[k])]
     assert allowed, "the left and the right side of a box do not rest on each other"
-    titles = [made[k].title for k in allowed]
+    titles = [title(made[k]) for k in allowed]
     assert any("right side" in title for title in titles)
     for k in range(1, len(made)):
         keys = [step.key for step in made]
@@ -134,31 +134,31 @@ def test_nothing_is_used_before_it_is_made_in_any_order():
     first_made = {move.makes for step in made for move in step.moves if move.makes}
     for step in moved:
         for move in step.moves:
-            assert not (set(move.uses) & first_made) - known, (step.title, move)
+            assert not (set(move.uses) & first_made) - known, (title(step), move)
             known |= {move.makes} if move.makes else set()
 
 
 def test_words_of_ones_own_keep_their_measures_true():
     scene = example("seed-crates")
     step = run_through(scene)[2]
-    said = said_measures(step, scene.wording)
-    assert said[0] in step.instruction
+    said = [scene.wording.length(mm) for mm in measures_of(step)]
+    assert said[0] in instruction(step)
     words = "Put your pencil {1} from the left, {2} down. {9}"
-    data = {**to_data(scene.exercise), "run": {"steps": {step.key: {"instruction": words}}}}
-    told = run_through(resolve(from_data(data)))[2].instruction
+    data = {**to_data(scene.exercise), "run": {"steps": {str(step.key): {"instruction": words}}}}
+    told = instruction(run_through(resolve(from_data(data)))[2])
     assert told == f"Put your pencil {said[0]} from the left, {said[1]} down. {{9}}"
     data["pieces"][0]["front"]["x_mm"] = 50
-    assert "5 cm from the left" in run_through(resolve(from_data(data)))[2].instruction
+    assert "5 cm from the left" in instruction(run_through(resolve(from_data(data)))[2])
 
 
 def test_changes_of_steps_that_are_gone_do_no_harm():
     scene = edited(example("seed-crates"), "shed/The roof", title="Roof", hidden=True)
-    assert [s.title for s in run_through(scene)] == [s.title for s in steps(scene)]
+    assert [title(s) for s in run_through(scene)] == [title(s) for s in steps(scene)]
 
 
-def test_the_same_title_twice_has_two_names():
-    front = ONE_POINT["pieces"][0]
-    made = steps(resolve(from_data(changed(ONE_POINT, pieces=[front]))))
-    assert [s.key for s in keyed([made[0], made[0], made[1]])] == [
-        "/eye level", "/eye level 2", "/points"
-    ]  # fmt: skip
+def test_steps_of_one_phrase_are_told_apart_by_their_number():
+    made = steps(example("moss-seen-from-below"))
+    keys = [str(step.key) for step in made]
+    assert len(set(keys)) == len(keys)
+    assert keys[:2] == ["/eye-level-line/1", "/points/1"]
+    assert {step.key.number for step in made if step.phrase == "curves-more"} > {1}

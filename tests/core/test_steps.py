@@ -8,7 +8,7 @@ import re
 import pytest
 
 from orthopsis.construction.moves import Do
-from orthopsis.errors import NoDrawingOrder
+from orthopsis.construction.order import NoDrawingOrder
 from orthopsis.exercise.records import steps_record, steps_text
 from orthopsis.exercise.resolve import steps
 from orthopsis.exercise.state import lines_after
@@ -23,12 +23,13 @@ from tests.documents import (
     scene_of,
 )
 from tests.letters import STAIR, STREET, random_words
+from tests.words import PLAIN, check, instruction, title
 
 EXAMPLES_BY_NAME = sorted(path.stem for path in EXAMPLES.glob("*.json"))
 
 
 def titles(scene):
-    return [step.title for step in steps(scene)]
+    return [title(step) for step in steps(scene)]
 
 
 def test_a_one_point_box_is_drawn_in_the_trades_order():
@@ -70,7 +71,7 @@ def test_what_is_below_shows_its_top_and_what_is_above_its_underside(level_mm, c
 
 
 def guide_count(scene):
-    step = next(step for step in steps(scene) if "lines to" in step.title)
+    step = next(step for step in steps(scene) if "lines to" in title(step))
     return len(step.strokes)
 
 
@@ -88,16 +89,16 @@ def test_only_visible_corners_send_a_guide_line(vp_mm, level_mm, count):
     # Common practice, no published source: a line that would cross the shape is not drawn.
     scene = scene_of(ONE_POINT, view__vanishing_point_mm=vp_mm, view__eye_level_mm=level_mm)
     assert guide_count(scene) == count
-    check = next(step.check for step in steps(scene) if "lines to" in step.title)
-    assert check.startswith(f"{count} guide lines meet in VP1")
+    said = next(check(step) for step in steps(scene) if "lines to" in title(step))
+    assert said.startswith(f"{count} guide lines meet in VP1")
 
 
 def test_a_box_straight_in_front_shows_no_side_and_takes_no_guide_lines():
     scene = scene_of(ONE_POINT, view__vanishing_point_mm=90, view__eye_level_mm=185)
     assert not any("lines to" in title for title in titles(scene))
     assert len(outlines(scene)) == 4
-    face = next(step for step in steps(scene) if "front face" in step.title)
-    assert "VP1 lies within the face" in face.check
+    face = next(step for step in steps(scene) if "front face" in title(step))
+    assert "VP1 lies within the face" in check(face)
 
 
 def test_left_of_the_point_the_right_side_shows_and_right_of_it_the_left():
@@ -124,7 +125,7 @@ def test_nothing_comes_from_nowhere():
         for step in made_steps:
             for move in step.moves:
                 missing = [name for name in move.uses if name not in made]
-                assert not missing, (step.title, move)
+                assert not missing, (title(step), move)
                 if move.makes:
                     assert move.makes not in made or move.do is Do.MEASURE, "names are given once"
                     made.add(move.makes)
@@ -160,14 +161,14 @@ def test_the_last_step_leaves_only_the_finished_lines():
 
 def test_the_eye_level_is_a_guide_line_of_no_piece_right_across():
     first = steps(scene_of(ONE_POINT))[0].strokes[0]
-    assert (first.stroke.family, first.fate, first.stroke.piece) == ("horizontal", "guide", None)
+    assert (first.stroke.family, first.fate, first.stroke.part) == ("horizontal", "guide", None)
     assert first.stroke.segment == ((0, 100), (420, 100))
 
 
 def test_a_frame_is_drawn_first_and_keeps_lines_inside():
     scene = scene_of(ONE_POINT, sheet__frame_mm=50, pieces__0__front__x_mm=20)
     made = steps(scene)
-    assert made[0].title == "The frame"
+    assert title(made[0]) == "The frame"
     assert len(made[0].strokes) == 4
     for step in made:
         for drawn in step.strokes:
@@ -180,7 +181,7 @@ def test_nearer_things_are_drawn_first_and_stop_the_lines_behind():
     shelter = (266.0, 392.0)
     for step in steps(example("bell-corner")):
         for drawn in step.strokes:
-            if drawn.stroke.piece == "corner-house":
+            if str(drawn.stroke.part) == "corner-house":
                 middle = sum(x for x, _ in drawn.stroke.segment) / 2
                 low = min(y for _, y in drawn.stroke.segment)
                 assert not (shelter[0] + 12 < middle < shelter[1] - 12 and low > 182), drawn
@@ -225,8 +226,8 @@ def test_words_follow_units_line_and_spelling():
 def test_every_step_says_what_to_do_how_to_check_it_and_how_long_it_takes():
     for name in EXAMPLES_BY_NAME:
         for step in steps(example(name)):
-            assert len(step.instruction) > 20
-            assert step.check.endswith(".")
+            assert len(instruction(step)) > 20
+            assert check(step).endswith(".")
             assert step.minutes >= 0.5
             assert (step.minutes * 2).is_integer()
 
@@ -237,19 +238,19 @@ def test_names_in_the_instruction_are_marks_that_exist():
         for step in steps(example(example_name)):
             known |= {mark.name for mark in step.marks}
             # A sentence may begin with the article, and a letter is called by its own name.
-            words = re.sub(r"\bA (?=[a-z])|[Ll]etter [A-Z]\b", "", step.instruction + step.check)
+            words = re.sub(r"\bA (?=[a-z])|[Ll]etter [A-Z]\b", "", instruction(step) + check(step))
             for name in re.findall(r"\b[A-HJ-NP-Z]\d?\b", words):
-                assert name in known, (step.title, name)
+                assert name in known, (title(step), name)
 
 
 def test_far_points_are_measured_from_the_edge_on_a_strip():
     step = steps(scene_of(TWO_POINT))[1]
-    assert "VP1 on a strip of paper, 9 cm out from the left edge" in step.instruction
-    assert "VP2 on a strip of paper, 9 cm out from the right edge" in step.instruction
+    assert "VP1 on a strip of paper, 9 cm out from the left edge" in instruction(step)
+    assert "VP2 on a strip of paper, 9 cm out from the right edge" in instruction(step)
 
 
 def test_measures_say_where_the_rulers_zero_lies():
-    record = steps_record(steps(scene_of(ONE_POINT)))["steps"]
+    record = steps_record(steps(scene_of(ONE_POINT)), PLAIN).plain()["steps"]
     front = next(step for step in record if "front face" in step["title"])
     assert {"zero": "left edge", "axis": "x", "mm": 60.0} in front["measures"]
     assert {"zero": "top edge", "axis": "y", "mm": 160.0} in front["measures"]
@@ -258,8 +259,8 @@ def test_measures_say_where_the_rulers_zero_lies():
 
 def test_true_depth_names_its_point_and_how_far_out_it_lies():
     scene = scene_of(ONE_POINT, pieces__0__depth={"true_mm": 60})
-    step = next(step for step in steps(scene) if "how far back" in step.title)
-    assert "The right distance point lies 30 cm to the right of VP1" in step.instruction
+    step = next(step for step in steps(scene) if "how far back" in title(step))
+    assert "The right distance point DP2 lies 30 cm to the right of VP1" in instruction(step)
     helping = [d for d in step.strokes if d.stroke.family == "free"]
     assert len(helping) == 1
     assert helping[0].fate == "guide"

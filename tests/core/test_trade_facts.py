@@ -10,6 +10,7 @@ from orthopsis.exercise.advice import facts
 from orthopsis.exercise.resolve import picture, steps
 from tests.agreement import outlines
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
+from tests.words import instruction
 
 INCH = 25.4
 
@@ -98,7 +99,7 @@ def test_the_citys_corner_on_a_12_by_18_sheet():
         pieces__0__left={"fraction": 0.45},
         pieces__0__right={"fraction": 0.4},
     )  # fmt: skip
-    text = " ".join(step.instruction for step in steps(scene))
+    text = " ".join(instruction(step, scene.words) for step in steps(scene))
     for words in (
         "6 in down",
         "VP1 0 in from the left edge",

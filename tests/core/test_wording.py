@@ -6,7 +6,9 @@ from fractions import Fraction
 
 import pytest
 
-from orthopsis.construction.wording import Wording, inches
+from orthopsis.phrase import say
+from orthopsis.wording.choices import Wording, inches
+from orthopsis.wording.words import Words
 
 
 @pytest.mark.parametrize(
@@ -44,6 +46,9 @@ def test_a_found_measure_is_rounded_to_what_an_eye_sees(units, mm, text):
 
 
 def test_the_line_and_the_eraser_have_the_teachers_words():
-    assert Wording(line="horizon").eye_level == "horizon line"
-    assert Wording().eye_level == "eye level line"
-    assert (Wording(spelling="UK").rub_out, Wording(spelling="US").rub_out) == ("Rub out", "Erase")
+    for wording, line, rub in (
+        (Wording(), "eye level line", "Rub out"),
+        (Wording(line="horizon", spelling="US"), "horizon line", "Erase"),
+    ):
+        words = Words(wording)
+        assert (words.say(say("eye-level")), words.say(say("rub-out"))) == (line, rub)

@@ -10,14 +10,14 @@ from pydantic import ValidationError
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ExerciseError
-from orthopsis.marking.answer_key import answer_key, distances
 from orthopsis.marking.corrections import Corrections, LineChange, judged_again
-from orthopsis.marking.families import assign
-from orthopsis.marking.find_strokes import FoundStroke, lies_on_any
 from orthopsis.marking.judge import check_image, judge_strokes
-from orthopsis.marking.look_again import look_again, to_their_ends
-from orthopsis.marking.records import found_of, judged_record, kept_record
-from orthopsis.marking.verdicts import DEMANDS, STRETCH, Verdict
+from orthopsis.marking.judging.answer_key import answer_key, distances
+from orthopsis.marking.judging.families import assign
+from orthopsis.marking.judging.missing_edges import seek_missing, to_their_ends
+from orthopsis.marking.judging.verdicts import STRETCH, STRICTNESS, Verdict
+from orthopsis.marking.pencil.find_strokes import FoundStroke, lies_on_any
+from orthopsis.marking.records import VerdictRecord, found_of, judged_record, kept_record
 from tests.documents import ONE_POINT, example, scene_of
 from tests.marking.test_findings import lines_of
 
@@ -49,13 +49,14 @@ def test_without_corrections_the_verdict_is_the_same(sheet):
 def test_what_is_kept_of_a_sheet_is_enough_to_judge_it_again(sheet):
     import numpy as np
 
-    kept = json.loads(json.dumps(kept_record(sheet, np.zeros((9, 9), np.uint8))))
-    found = found_of(kept["found"])
+    text = json.dumps(kept_record(sheet, np.zeros((9, 9), np.uint8)).plain())
+    kept = VerdictRecord.model_validate_json(text)
+    found = found_of(kept.found)
     assert [stroke.number for stroke in found] == list(range(len(sheet.found)))
     again = judged_record(judged_again(KEY, found, Corrections()))
-    for one, other in zip(again["strokes"], kept["strokes"], strict=True):
-        assert one["verdict"] == other["verdict"] and one["family"] == other["family"]
-        assert one["angle_deg"] == pytest.approx(other["angle_deg"], abs=1e-3)
+    for one, other in zip(again.strokes, kept.strokes, strict=True):
+        assert one.verdict == other.verdict and one.family == other.family
+        assert one.angle_deg == pytest.approx(other.angle_deg, abs=1e-3)
 
 
 def test_each_correction_touches_one_line(sheet):
@@ -132,10 +133,10 @@ def test_corrections_are_bounded_and_known(data):
 def test_every_demand_has_a_name_and_the_strictest_is_the_strictest(sheet):
     counts = []
     for demand in ("first steps", "standard", "stretch"):
-        again = judged_again(KEY, sheet.found, Corrections(), DEMANDS[demand])
+        again = judged_again(KEY, sheet.found, Corrections(), STRICTNESS[demand])
         counts.append(sum(line.verdict is Verdict.ON for line in again.strokes))
     assert counts == sorted(counts, reverse=True)
-    assert DEMANDS["stretch"] is STRETCH
+    assert STRICTNESS["stretch"] is STRETCH
 
 
 def test_a_line_on_the_prolongation_of_a_right_one_is_two_lines():
@@ -190,7 +191,7 @@ def test_lost_edges_are_found_where_the_exercise_has_them():
         (x0, y0), (x0 + 0.1 * (x1 - x0), y0 + 0.1 * (y1 - y0)), 1.0, longest.darkness
     )
     lines = [s for s in whole if s is not longest] + [scrap]
-    again = look_again(flat, assign(lines, key), key)
+    again = seek_missing(flat, assign(lines, key), key)
     assert lies_on_any(longest, again, 0.6)
     assert not any(stroke is scrap for stroke in again)
 

@@ -7,9 +7,9 @@ import math
 import numpy as np
 import pytest
 
-from orthopsis.marking.crowded import DOUBT_DEG, measured_apart
-from orthopsis.marking.find_strokes import FoundStroke, find_strokes
-from orthopsis.marking.verdicts import SURE
+from orthopsis.marking.judging.crossing_lines import DOUBT_DEG, measured_apart
+from orthopsis.marking.judging.verdicts import SURE
+from orthopsis.marking.pencil.find_strokes import FoundStroke, find_strokes
 from tests.marking.test_narrow import angle_of, sheet_with
 
 LEFT, RIGHT = np.array([20.0, 20.0]), np.array([29.0, 20.0])

@@ -9,12 +9,12 @@ import numpy as np
 import pytest
 
 from orthopsis.exercise.resolve import picture
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.families import PARTED_SD_DEG, RIVAL_MM, assign
-from orthopsis.marking.find_strokes import FoundStroke
 from orthopsis.marking.judge import judge_strokes
-from orthopsis.marking.pattern import without_grain, without_pattern
-from orthopsis.marking.verdicts import Verdict
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.judging.families import PARTED_SD_DEG, RIVAL_MM, assign
+from orthopsis.marking.judging.pattern import without_grain, without_pattern
+from orthopsis.marking.judging.verdicts import Verdict
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.stroke import Role
 from tests.documents import example

@@ -8,8 +8,8 @@ import cv2
 import numpy as np
 import pytest
 
-from orthopsis.marking.find_strokes import find_strokes
-from orthopsis.marking.straighten import Straightened
+from orthopsis.marking.pencil.find_strokes import find_strokes
+from orthopsis.marking.sheet.straighten import Straightened
 
 PX = 6.0
 WIDTH, HEIGHT = 200, 140

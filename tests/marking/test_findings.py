@@ -9,20 +9,24 @@ import numpy as np
 import pytest
 
 from orthopsis.exercise.resolve import picture, steps
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.find_sheet import FoundSheet
-from orthopsis.marking.find_strokes import FoundStroke
-from orthopsis.marking.findings import ORDER, TITLES, Finding, in_order
+from orthopsis.marking.findings.gather import RANK, in_order
+from orthopsis.marking.findings.one import Finding
+from orthopsis.marking.findings.photo import photo_findings
 from orthopsis.marking.judge import judge_strokes
-from orthopsis.marking.mended import faces, mended
-from orthopsis.marking.quality import Quality, photo_findings, quality
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.judging.seen_faces import faces
+from orthopsis.marking.mended import mended
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.marking.records import judged_record
-from orthopsis.marking.straighten import Straightened, as_jpeg
+from orthopsis.marking.sheet.find_sheet import FoundSheet
+from orthopsis.marking.sheet.quality import Quality, quality
+from orthopsis.marking.sheet.straighten import Straightened, as_jpeg
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role
-from orthopsis.school.verdicts import RETEACH
+from orthopsis.phrase import Phrase
 from tests.documents import ONE_POINT, TWO_POINT, example, scene_of
+from tests.words import message
 
 
 def lines_of(scene):
@@ -86,7 +90,7 @@ def test_corners_that_gape_or_overshoot_by_more_than_the_pencil_can_tell(by_mm, 
         (finding,) = [one for one in found if one.code == code]
         assert finding.level == "tidy" and finding.lines == (k,)
         assert math.dist(finding.where, lines[k].end) < 0.01
-        assert "4 mm" in finding.message
+        assert "4 mm" in message(finding)
 
 
 def test_an_edge_that_goes_on_as_the_next_edge_does_not_overshoot():
@@ -105,7 +109,7 @@ def test_a_right_edge_in_the_wrong_place_is_measured_again():
     k = the(scene, lines, "vertical")
     lines[k] = shifted(lines[k], 3.6, 0)
     (finding,) = [one for one in said(scene, lines) if one.code == "misplaced"]
-    assert "left edge" in finding.message and finding.level == "fix"
+    assert "left edge" in message(finding) and finding.level == "fix"
     own = scene_of({**ONE_POINT, "given": "points"})
     assert "misplaced" not in codes(said(own, lines))
 
@@ -124,7 +128,7 @@ def test_back_corners_that_do_not_meet():
     lines[upright] = shifted(lines[upright], 3.2, 0)
     found = [one for one in said(scene, lines) if one.code == "back-corner"]
     assert found and min(math.dist(one.where, corner) for one in found) < 2
-    assert "opposite corner to opposite point" in found[0].message
+    assert "opposite corner to opposite point" in message(found[0])
 
 
 def test_forgotten_edges_and_guide_lines_are_counted():
@@ -132,7 +136,7 @@ def test_forgotten_edges_and_guide_lines_are_counted():
     lines = lines_of(scene)
     k = the(scene, lines, "VP2")
     (finding,) = [o for o in said(scene, lines[:k] + lines[k + 1 :]) if o.code == "missing-edge"]
-    assert finding.message.startswith("One edge is")
+    assert message(finding).startswith("One edge is")
     # Half way, light lines are still on the sheet: one of four is forgotten.
     made = steps(scene)
     number = next(
@@ -145,7 +149,7 @@ def test_forgotten_edges_and_guide_lines_are_counted():
     assert codes(judge_strokes(key, light).findings) == []
     gone = next(n for n, e in enumerate(key.expected) if e.stroke.family == "VP1" and not e.outline)
     (finding,) = judge_strokes(key, light[:gone] + light[gone + 1 :]).findings[-1:]
-    assert finding.code == "missing-guide" and "guide lines to VP1" in finding.message
+    assert finding.code == "missing-guide" and "guide lines to VP1" in message(finding)
 
 
 def test_construction_left_dark_is_told_once_with_its_number():
@@ -180,7 +184,7 @@ def test_a_middle_measured_by_ruler_is_not_the_perspective_middle():
     assert wrong is not None
     lines[wrong] = shifted(lines[wrong], 3.0, 0)
     (finding,) = [o for o in said(scene, lines) if o.code == "not-the-middle"]
-    assert "Cross the diagonals" in finding.message and finding.lines == (wrong,)
+    assert "Cross the diagonals" in message(finding) and finding.lines == (wrong,)
 
 
 def test_a_drawing_turned_as_a_whole_is_one_finding():
@@ -196,17 +200,16 @@ def test_a_drawing_turned_as_a_whole_is_one_finding():
     found = said(scene, lines)
     assert codes(found).count("sheet-turned") == 1
     assert "upright-leans" not in codes(found)
-    assert "clockwise" in next(o for o in found if o.code == "sheet-turned").message
+    assert "clockwise" in message(next(o for o in found if o.code == "sheet-turned"))
 
 
 def test_the_one_most_useful_correction_comes_first():
     def one(code, level):
-        return Finding(code, level, (0, 0), "")
+        return Finding(code, level, (0, 0), Phrase("finding-" + code))
 
     mixed = [one("corner-gapes", "tidy"), one("missing-edge", "fix"), one("vp-moved", "fix")]
     assert [f.code for f in in_order(mixed)] == ["vp-moved", "missing-edge", "corner-gapes"]
-    assert ORDER["vp-moved"] < ORDER["wrong-point"] < ORDER["line-misses"] < ORDER["missing-edge"]
-    assert set(RETEACH) <= set(TITLES)
+    assert RANK["vp-moved"] < RANK["wrong-point"] < RANK["line-misses"] < RANK["missing-edge"]
 
 
 def test_faces_are_the_pupils_own_and_their_middle_is_by_diagonals():

@@ -9,12 +9,14 @@ import numpy as np
 import pytest
 
 from orthopsis.exercise.resolve import picture
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.find_strokes import FoundStroke
-from orthopsis.marking.findings import TITLES
+from orthopsis.marking.findings.gather import ORDER
 from orthopsis.marking.judge import judge_strokes
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.stroke import Role
+from orthopsis.phrase import Phrase
 from tests.documents import example
+from tests.words import PLAIN, message
 
 WORD = example("pots-on-the-wall")
 VP2 = np.array([570.0, 190.0])
@@ -70,21 +72,21 @@ def in_other_measure(scale):
 def test_a_letter_out_of_step_is_named_with_its_way(member, mm):
     edges, lines = drawn(WORD)
     for k, edge in enumerate(edges):
-        if edge.piece == member and edge.family == "vertical":
+        if str(edge.part) == member and edge.family == "vertical":
             lines[k] = moved(lines[k], closer_by(mm))
     (one,) = said(WORD, lines, "repeats-uneven")
-    assert "toward VP2" in one.message
-    assert ("0.4 cm too far" if mm > 0 else "0.4 cm too near") in one.message
+    assert "toward VP2" in message(one)
+    assert ("0.4 cm too far" if mm > 0 else "0.4 cm too near") in message(one)
     number = one.lines[0]
     place = judge_strokes(answer_key(WORD), lines).strokes[number].assigned
-    assert place.expected.stroke.piece == member
+    assert str(place.expected.stroke.part) == member
     assert math.dist(one.where, place.found.middle) < 60.0
 
 
 def test_a_small_slip_is_nothing_to_say():
     edges, lines = drawn(WORD)
     for k, edge in enumerate(edges):
-        if edge.piece == "pots:3" and edge.family == "vertical":
+        if str(edge.part) == "pots:3" and edge.family == "vertical":
             lines[k] = moved(lines[k], closer_by(1.5))
     assert said(WORD, lines, "repeats-uneven") == []
 
@@ -116,7 +118,7 @@ def test_things_that_stand_alone_are_no_row():
 def side_of_the_p():
     """The two long uprights of the first letter's side."""
     edges, lines = drawn(WORD)
-    upright = [k for k, e in enumerate(edges) if e.family == "vertical" and e.piece == "pots:1"]
+    upright = [k for k, e in enumerate(edges) if e.family == "vertical" and str(e.part) == "pots:1"]
     first, other = sorted(upright, key=lambda k: -math.dist(*edges[k].segment))[:2]
     return lines, first, other
 
@@ -134,7 +136,7 @@ def test_uprights_within_their_tolerance_can_make_a_wall_of_two_thicknesses(
     told = said(WORD, lines, "wall-changes")
     assert bool(told) is found
     if found:
-        assert "in truth it stays as thick" in told[0].message
+        assert "in truth it stays as thick" in message(told[0])
         assert len(told[0].lines) == 2 and told[0].level == "fix"
 
 
@@ -143,21 +145,22 @@ def test_a_wall_closes_up_toward_its_point_and_not_faster():
     long = [
         k
         for k, e in enumerate(edges)
-        if (e.family == "VP2" and e.piece == "pots:4")
-        or (e.family == "VP2" and e.piece == "pots:2")
+        if (e.family == "VP2" and str(e.part) == "pots:4")
+        or (e.family == "VP2" and str(e.part) == "pots:2")
     ]
     assert said(WORD, lines, "wall-changes") == []
     k = max(long, key=lambda k: math.dist(*edges[k].segment))
     for turn in (1.15, -1.15):
         bent = list(lines)
         for n in long:
-            if edges[n].piece == edges[k].piece:
+            if str(edges[n].part) == str(edges[k].part):
                 bent[n] = leaned(lines[n], turn if n == k else -turn)
         told = said(WORD, bent, "wall-changes")
-        assert all("toward VP2 it should close up to" in one.message for one in told)
+        assert all("toward VP2 it should close up to" in message(one) for one in told)
 
 
 def test_both_have_a_heading_and_a_place_in_the_order():
-    order = list(TITLES)
-    assert order.index("not-the-middle") < order.index("repeats-uneven")
-    assert order.index("wall-changes") < order.index("misplaced")
+    assert ORDER.index("not-the-middle") < ORDER.index("repeats-uneven")
+    assert ORDER.index("wall-changes") < ORDER.index("misplaced")
+    for code in ORDER:
+        assert PLAIN.say(Phrase(f"title-{code}"))

@@ -8,11 +8,10 @@ import numpy as np
 import pytest
 from scipy.optimize import least_squares
 
-from orthopsis.marking.answer_key import AnswerKey, answer_key
-from orthopsis.marking.families import Assigned, assign, signed_turn_deg
-from orthopsis.marking.find_strokes import FoundStroke
 from orthopsis.marking.fitting import RuledLine, line_through, meeting
-from orthopsis.marking.verdicts import (
+from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
+from orthopsis.marking.judging.families import Assigned, assign, signed_turn_deg
+from orthopsis.marking.judging.verdicts import (
     FIRST_STEPS,
     STANDARD,
     STRETCH,
@@ -21,6 +20,7 @@ from orthopsis.marking.verdicts import (
     meeting_points,
     with_own_angles,
 )
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import UPRIGHT, Point
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
 

@@ -9,12 +9,12 @@ import pytest
 from orthopsis.demo.desk import Around
 from orthopsis.demo.scanner import Setting, scan_sheet
 from orthopsis.exercise.resolve import picture, resolve
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.find_strokes import FoundStroke
-from orthopsis.marking.free import read_freely, read_picture
 from orthopsis.marking.free_records import free_record, free_text
 from orthopsis.marking.judge import check_image, judge_strokes
-from orthopsis.marking.photo import open_grey
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.judging.free import read_freely, read_picture
+from orthopsis.marking.pencil.find_strokes import FoundStroke
+from orthopsis.marking.sheet.photo import open_grey
 from orthopsis.perspective.stroke import Role
 from tests.documents import ONE_POINT, TWO_POINT, changed, example, scene_of
 

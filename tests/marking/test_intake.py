@@ -12,9 +12,9 @@ from PIL import Image
 from orthopsis.errors import ImageError
 from orthopsis.handout.order import Order
 from orthopsis.handout.pages import handout_pdf
-from orthopsis.marking import intake
-from orthopsis.marking.intake import arrivals, the_only_sheet
 from orthopsis.marking.judge import check_image
+from orthopsis.marking.sheet import intake
+from orthopsis.marking.sheet.intake import arrivals, the_only_sheet
 from tests.documents import ONE_POINT, scene_of
 from tests.marking.test_photo import as_file, jpeg, png_of_size
 

@@ -8,9 +8,9 @@ import cv2
 import numpy as np
 import pytest
 
-from orthopsis.marking.find_strokes import FoundStroke
-from orthopsis.marking.narrow import LEAST_TURN_DEG, beside_another
-from orthopsis.marking.straighten import Straightened
+from orthopsis.marking.judging.touching_lines import LEAST_TURN_DEG, beside_another
+from orthopsis.marking.pencil.find_strokes import FoundStroke
+from orthopsis.marking.sheet.straighten import Straightened
 
 PX_PER_MM = 6.0
 CORNER = np.array([20.0, 20.0])

@@ -13,13 +13,14 @@ from PIL import Image
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ImageError
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.find_sheet import FoundSheet, find_sheet
 from orthopsis.marking.judge import Asked, check_grey, check_image
-from orthopsis.marking.photo import MAX_BYTES, open_grey, open_photo
-from orthopsis.marking.straighten import straighten
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.sheet.find_sheet import FoundSheet, find_sheet
+from orthopsis.marking.sheet.photo import MAX_BYTES, open_grey, open_photo
+from orthopsis.marking.sheet.straighten import straighten
 from orthopsis.perspective.sheet import Sheet
 from tests.documents import ONE_POINT, scene_of
+from tests.words import message
 
 
 def jpeg(size=(640, 480), **options):
@@ -156,7 +157,7 @@ def test_a_picture_without_a_sheet_gets_advice_and_no_verdict():
     verdict = check_grey(Asked(answer_key(SCENE)), noise)
     assert not verdict.sheet_found
     assert [f.code for f in verdict.findings] == ["no-sheet"]
-    assert "set the corners by hand" in verdict.findings[0].message
+    assert "set the corners by hand" in message(verdict.findings[0])
     assert [p.found for p in verdict.points] == [None]
 
 

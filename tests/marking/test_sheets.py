@@ -10,13 +10,13 @@ from orthopsis.demo.desk import DESKS, Around
 from orthopsis.demo.pencil import HARDER_PENCILS
 from orthopsis.demo.scanner import Setting, hard_setting, scan_sheet
 from orthopsis.demo.trial import PLANS, cases
-from orthopsis.marking.answer_key import answer_key
-from orthopsis.marking.code import read_code
-from orthopsis.marking.find_sheet import FoundSheet, find_paper, find_sheet
 from orthopsis.marking.fitting import RuledLine, line_through, meeting, middle_of
 from orthopsis.marking.judge import Asked, check_grey, check_image
-from orthopsis.marking.photo import open_grey
-from orthopsis.marking.straighten import straighten
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.sheet.code import read_code
+from orthopsis.marking.sheet.find_sheet import FoundSheet, find_paper, find_sheet
+from orthopsis.marking.sheet.photo import open_grey
+from orthopsis.marking.sheet.straighten import straighten
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
 
 SCENE = scene_of(ONE_POINT)

@@ -11,6 +11,7 @@ from orthopsis.demo.trial import PLANS, Case, Score, compared
 from orthopsis.marking.judge import check_image
 from orthopsis.marking.records import verdict_record
 from tests.documents import example
+from tests.words import PLAIN
 
 # One sheet of each plan, in three systems, as photos and a scan, turned, curled, under a hand.
 # Seeds of five thousand and more were never looked at while the judge was tuned.
@@ -33,7 +34,7 @@ def judged():
         )
         verdict = check_image(scene, data)
         score = compared(scene, case, truth, verdict)
-        results.append((scene, case.mistakes, score, verdict_record(verdict)))
+        results.append((scene, case.mistakes, score, verdict_record(verdict, PLAIN).plain()))
     return results
 
 

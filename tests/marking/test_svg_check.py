@@ -11,11 +11,12 @@ from orthopsis.exercise.resolve import picture
 from orthopsis.handout.figure import picture_figure
 from orthopsis.handout.svg import to_svg
 from orthopsis.marking.judge import check_image
+from orthopsis.marking.pencil.svg_lines import lines_of_svg
 from orthopsis.marking.records import verdict_record, verdict_text
-from orthopsis.marking.svg_lines import lines_of_svg
 from orthopsis.perspective.sheet import Sheet
 from tests.agreement import outlines
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
+from tests.words import PLAIN
 
 
 def svg(lines, width=420, height=297, attributes='width="420mm" viewBox="0 0 420 297"'):
@@ -26,7 +27,7 @@ def svg(lines, width=420, height=297, attributes='width="420mm" viewBox="0 0 420
 
 
 def judged(scene, lines, **kwargs):
-    return verdict_record(check_image(scene, svg(lines), **kwargs))
+    return verdict_record(check_image(scene, svg(lines), **kwargs), PLAIN).plain()
 
 
 def segments(scene):
@@ -44,9 +45,8 @@ def turned(segment, degrees):
 @pytest.mark.parametrize("data", [ONE_POINT, TWO_POINT], ids=["one point", "two points"])
 def test_our_own_drawing_is_right_in_every_line(data):
     scene = scene_of(data)
-    record = verdict_record(
-        check_image(scene, to_svg(picture_figure(scene, picture(scene))).encode())
-    )
+    drawn = to_svg(picture_figure(scene, picture(scene))).encode()
+    record = verdict_record(check_image(scene, drawn), PLAIN).plain()
     assert record["sheet_found"]
     assert {stroke["verdict"] for stroke in record["strokes"]} == {"on"}
     assert max(stroke["angle_deg"] for stroke in record["strokes"]) < 1e-4
@@ -192,7 +192,7 @@ def test_praise_is_said_first_and_there_is_always_some():
 
 def test_words_for_the_command_line():
     scene = scene_of(ONE_POINT)
-    text = verdict_text(check_image(scene, svg(segments(scene))))
+    text = verdict_text(check_image(scene, svg(segments(scene))), PLAIN)
     assert text.splitlines()[0] == f"{len(segments(scene))} on, 0 near, 0 off, 0 stray"
     assert "VP1 (210, 100 mm): 3 lines, meet at 210, 100 mm" in text
 

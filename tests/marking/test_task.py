@@ -13,10 +13,10 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked, has_word
-from orthopsis.marking.answer_key import answer_key
 from orthopsis.marking.judge import Asked, check_grey
-from orthopsis.marking.photo import open_photo
-from orthopsis.marking.verdicts import FIRST_STEPS, STANDARD
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.judging.verdicts import FIRST_STEPS, STANDARD
+from orthopsis.marking.sheet.photo import open_photo
 from tests.documents import ONE_POINT, example, scene_of
 
 

@@ -139,7 +139,7 @@ def test_what_broke_off_is_sent_again_and_nothing_is_doubled(store, school, less
     assert again.known and again.upload is None
     with store.session() as session:
         first = session.query(SheetRow).order_by(SheetRow.id).first()
-        first.state = JobState.AWAY
+        first.away = True
     (anew,) = sent(store, school, lesson_id, photo)
     assert not anew.known, "what was taken from the stack may come again"
 

@@ -106,6 +106,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Kinds
+         * @description The kinds of pieces with their fields, from which a form is built.
+         */
+        get: operations["list_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Piece
+         * @description The document with a new piece.
+         */
+        post: operations["put_piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rename Piece
+         * @description The document with another name for a piece; what names it follows.
+         */
+        post: operations["rename_piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose At Piece
+         * @description The document after a choice at a piece; what no longer fits is chosen anew.
+         */
+        post: operations["choose_at_piece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes": {
         parameters: {
             query?: never;
@@ -643,12 +723,30 @@ export interface paths {
         /**
          * List Uploads
          * @description Files that are not opened yet, and those that could not be.
-         *
-         *     Whoever asks is about to mark: the judge's processes get ready.
          */
         get: operations["list_uploads"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Get Ready
+         * @description Somebody is about to mark: the judge's processes are loaded before the first photo comes.
+         */
+        post: operations["get_ready"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1105,6 +1203,8 @@ export interface components {
             kind: "box";
             /** Id */
             id: string;
+            /** Uid */
+            uid?: string | null;
             /** View */
             view?: string | null;
             /**
@@ -1118,14 +1218,14 @@ export interface components {
              * @default false
              */
             transparent: boolean;
+            front?: components["schemas"]["Front"];
+            depth?: components["schemas"]["Cut"];
+            edge?: components["schemas"]["FrontEdge"];
+            left?: components["schemas"]["Cut"];
+            right?: components["schemas"]["Cut"];
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
-            front?: components["schemas"]["Front"] | null;
-            depth?: components["schemas"]["Cut"] | null;
-            edge?: components["schemas"]["FrontEdge"] | null;
-            left?: components["schemas"]["Cut"] | null;
-            right?: components["schemas"]["Cut"] | null;
-            stack?: components["schemas"]["Stack"] | null;
+            stack?: components["schemas"]["Stack"];
         };
         /** ChangeOut */
         ChangeOut: {
@@ -1136,6 +1236,15 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /** ChoiceOut */
+        ChoiceOut: {
+            /** Value */
+            value: string;
+            /** Label */
+            label: string;
+            /** Systems */
+            systems: number[];
         };
         /** ClassOut */
         ClassOut: {
@@ -1279,6 +1388,8 @@ export interface components {
             kind: "cylinder";
             /** Id */
             id: string;
+            /** Uid */
+            uid?: string | null;
             /** View */
             view?: string | null;
             /**
@@ -1292,20 +1403,20 @@ export interface components {
              * @default false
              */
             transparent: boolean;
-            /** Turned Vp Mm */
-            turned_vp_mm?: number | null;
-            front?: components["schemas"]["Front"] | null;
-            depth?: components["schemas"]["Cut"] | null;
-            edge?: components["schemas"]["FrontEdge"] | null;
-            left?: components["schemas"]["Cut"] | null;
-            right?: components["schemas"]["Cut"] | null;
-            stack?: components["schemas"]["Stack"] | null;
             /**
              * Axis
              * @default up
              * @enum {string}
              */
             axis: "up" | "away" | "left" | "right";
+            front?: components["schemas"]["Front"];
+            depth?: components["schemas"]["Cut"];
+            edge?: components["schemas"]["FrontEdge"];
+            left?: components["schemas"]["Cut"];
+            right?: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            stack?: components["schemas"]["Stack"];
         };
         /**
          * DemandIn
@@ -1398,15 +1509,35 @@ export interface components {
                 number
             ];
         };
-        /** DrawingOut */
-        DrawingOut: {
-            sheet: components["schemas"]["SheetOut"];
+        /**
+         * DrawingRecord
+         * @description What `draw --format json` prints.
+         */
+        DrawingRecord: {
+            /**
+             * Version
+             * @default 1
+             * @constant
+             */
+            version: 1;
+            sheet: components["schemas"]["SheetRecord"];
             /** Eye Level Mm */
             eye_level_mm: number;
             /** Vanishing Points */
-            vanishing_points: components["schemas"]["VanishingPointOut"][];
+            vanishing_points: components["schemas"]["VanishingPointRecord"][];
             /** Strokes */
-            strokes: components["schemas"]["StrokeOut"][];
+            strokes: components["schemas"]["StrokeRecord"][];
+            /** Planes */
+            planes?: components["schemas"]["PlaneRecord"][] | null;
+        };
+        /**
+         * EditedOut
+         * @description The document as it is now, and the piece that was put or named.
+         */
+        EditedOut: {
+            document: components["schemas"]["Exercise"];
+            /** Piece */
+            piece: string;
         };
         /**
          * Exercise
@@ -1420,9 +1551,9 @@ export interface components {
             format: "orthopsis-exercise";
             /**
              * Version
-             * @constant
+             * @enum {integer}
              */
-            version: 1;
+            version: 1 | 2;
             /** Title */
             title: string;
             /** Age */
@@ -1551,10 +1682,48 @@ export interface components {
             strips: components["schemas"]["StripOut"][];
         };
         /**
-         * FindingOut
-         * @description `lines` are the numbers of the lines it speaks of.
+         * FieldIn
+         * @description A choice made at a piece, or a field switched on (true) or off (null).
          */
-        FindingOut: {
+        FieldIn: {
+            document: components["schemas"]["Exercise"];
+            /** Piece */
+            piece: string;
+            /** Field */
+            field: string;
+            /** Value */
+            value: string | boolean | null;
+        };
+        /**
+         * FieldOut
+         * @description A field of a kind: see the core's Field.
+         */
+        FieldOut: {
+            /** Path */
+            path: string[];
+            /** Label */
+            label: string;
+            role: components["schemas"]["Role"];
+            /** Optional */
+            optional: boolean;
+            /** Default */
+            default: boolean | number | string | null;
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /** Above */
+            above: boolean;
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
+            /** Editor */
+            editor: string;
+        };
+        /**
+         * FindingRecord
+         * @description `says` is the phrase, `message` the sentence; `lines` the numbers of its lines.
+         */
+        FindingRecord: {
             /** Code */
             code: string;
             /**
@@ -1567,10 +1736,55 @@ export interface components {
                 number,
                 number
             ];
-            /** Message */
+            /** Says */
+            says?: {
+                [key: string]: unknown;
+            } | null;
+            /**
+             * Message
+             * @default
+             */
             message: string;
             /** Lines */
             lines?: number[];
+        };
+        /** FormOut */
+        FormOut: {
+            /** Name */
+            name: string;
+            /** Tells */
+            tells: string;
+            /** Systems */
+            systems: number[];
+            /** Sized */
+            sized: [
+                string,
+                string
+            ];
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+        };
+        /**
+         * FoundRecord
+         * @description A found line as it is kept, so that it can be judged again without the photo.
+         */
+        FoundRecord: {
+            /** From */
+            from: [
+                number,
+                number
+            ];
+            /** To */
+            to: [
+                number,
+                number
+            ];
+            /** Sd Deg */
+            sd_deg: number;
+            /** Darkness */
+            darkness: number;
+            /** Dark */
+            dark: boolean;
         };
         /**
          * Front
@@ -1610,16 +1824,12 @@ export interface components {
         GripOut: {
             /** Piece */
             piece: string;
-            /**
-             * Field
-             * @enum {string}
-             */
-            field: "depth" | "left" | "right" | "length" | "thickness" | "street" | "edge";
-            /**
-             * Way
-             * @enum {string}
-             */
-            way: "x_mm" | "fraction" | "along_mm" | "true_mm" | "length_mm";
+            /** Field */
+            field: string;
+            /** Label */
+            label: string;
+            /** Way */
+            way: string;
             /** Start */
             start: [
                 number,
@@ -1641,12 +1851,14 @@ export interface components {
          * @description How far a long work is.
          * @enum {string}
          */
-        JobState: "waiting" | "working" | "done" | "failed" | "cancelled" | "away";
+        JobState: "waiting" | "working" | "done" | "failed" | "cancelled";
         /**
-         * JudgedStrokeOut
+         * JudgedStrokeRecord
          * @description A line with its verdict. `number` names it in corrections; `meant` was bent on purpose.
+         *
+         *     `true` is the true line through its middle, null for a stray.
          */
-        JudgedStrokeOut: {
+        JudgedStrokeRecord: {
             /** From */
             from: [
                 number,
@@ -1663,6 +1875,11 @@ export interface components {
             miss_mm: number | null;
             /** Angle Deg */
             angle_deg: number | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "on" | "near" | "off" | "stray";
             /** Own Deg */
             own_deg?: number | null;
             /** True */
@@ -1676,11 +1893,6 @@ export interface components {
                     number
                 ]
             ] | null;
-            /**
-             * Verdict
-             * @enum {string}
-             */
-            verdict: "on" | "near" | "off" | "stray";
             /**
              * Number
              * @default -1
@@ -1701,6 +1913,24 @@ export interface components {
              * @default 0
              */
             sd_deg: number;
+        };
+        /**
+         * KindOut
+         * @description A kind of piece, from which the bench builds its form.
+         */
+        KindOut: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Several */
+            several: string;
+            /** Add */
+            add: string;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+            /** Forms */
+            forms: components["schemas"]["FormOut"][];
         };
         /**
          * LeftIn
@@ -1788,6 +2018,8 @@ export interface components {
             kind: "letters";
             /** Id */
             id: string;
+            /** Uid */
+            uid?: string | null;
             /** View */
             view?: string | null;
             /**
@@ -1801,8 +2033,6 @@ export interface components {
              * @default false
              */
             transparent: boolean;
-            /** Turned Vp Mm */
-            turned_vp_mm?: number | null;
             /** Text */
             text: string;
             /**
@@ -1822,19 +2052,24 @@ export interface components {
              * @default 10
              */
             gap_mm: number;
-            front?: components["schemas"]["LettersFront"] | null;
-            street?: components["schemas"]["Cut"] | null;
             /**
              * Bands
              * @default 0
              */
             bands: number;
-            depth?: components["schemas"]["Cut"] | null;
-            edge?: components["schemas"]["FrontEdge"] | null;
-            /** Run */
-            run?: ("left" | "right") | null;
-            length?: components["schemas"]["Cut"] | null;
-            thickness?: components["schemas"]["Cut"] | null;
+            front?: components["schemas"]["LettersFront"];
+            depth?: components["schemas"]["Cut"];
+            street?: components["schemas"]["Cut"] | null;
+            edge?: components["schemas"]["FrontEdge"];
+            /**
+             * Run
+             * @enum {string}
+             */
+            run?: "left" | "right";
+            length?: components["schemas"]["Cut"];
+            thickness?: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
         };
         /**
          * LettersFront
@@ -1919,8 +2154,8 @@ export interface components {
              */
             saved_at: string;
         };
-        /** MarkPointOut */
-        MarkPointOut: {
+        /** MarkRecord */
+        MarkRecord: {
             /** Name */
             name: string;
             /** At */
@@ -1929,8 +2164,8 @@ export interface components {
                 number
             ];
         };
-        /** MeasureOut */
-        MeasureOut: {
+        /** MeasureRecord */
+        MeasureRecord: {
             /** Zero */
             zero: string;
             /**
@@ -1942,10 +2177,10 @@ export interface components {
             mm: number;
         };
         /**
-         * MeetingPointOut
+         * MeetingPointRecord
          * @description `ellipse` is one standard deviation of the found point: half axes (mm) and angle (deg).
          */
-        MeetingPointOut: {
+        MeetingPointRecord: {
             /** Name */
             name: string;
             /** Intended Mm */
@@ -1983,6 +2218,53 @@ export interface components {
         NameIn: {
             /** Name */
             name: string;
+        };
+        /**
+         * NewPieceIn
+         * @description A piece to be put where its nearest corner goes, in round measures of `step_mm`.
+         */
+        NewPieceIn: {
+            document: components["schemas"]["Exercise"];
+            /** Kind */
+            kind: string;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Step Mm */
+            step_mm: number;
+        };
+        /**
+         * OnEdge
+         * @description The front `edge`, and how far the `left` and the `right` side go back.
+         *
+         *     `turned_vp_mm` turns the piece about the vertical: where one of its own two vanishing points
+         *     lies on the eye level. The other follows from the right angle.
+         */
+        OnEdge: {
+            edge: components["schemas"]["FrontEdge"];
+            left: components["schemas"]["Cut"];
+            right: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+        };
+        /**
+         * OnFront
+         * @description A `front` face in true shape, and the `depth` to which it goes back.
+         */
+        OnFront: {
+            front: components["schemas"]["Front"];
+            depth: components["schemas"]["Cut"];
+        };
+        /**
+         * OnLines
+         * @description A `stack` on the lines of another block; seen in the same view and turned as that is.
+         */
+        OnLines: {
+            stack: components["schemas"]["Stack"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
         };
         /**
          * OnePointView
@@ -2049,7 +2331,8 @@ export interface components {
          * @description `corners` of a shape on the face, and of its `holes`: mm from the face's left and top.
          *
          *     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
-         *     high the face is in those measures, and `run` on which side of the edge it lies.
+         *     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
+         *     each straight side that shows into stripes.
          */
         Outline: {
             /**
@@ -2059,6 +2342,8 @@ export interface components {
             kind: "outline";
             /** Id */
             id: string;
+            /** Uid */
+            uid?: string | null;
             /** View */
             view?: string | null;
             /**
@@ -2072,21 +2357,6 @@ export interface components {
              * @default false
              */
             transparent: boolean;
-            /** Turned Vp Mm */
-            turned_vp_mm?: number | null;
-            front?: components["schemas"]["Front"] | null;
-            depth?: components["schemas"]["Cut"] | null;
-            edge?: components["schemas"]["FrontEdge"] | null;
-            left?: components["schemas"]["Cut"] | null;
-            right?: components["schemas"]["Cut"] | null;
-            stack?: components["schemas"]["Stack"] | null;
-            /** Run */
-            run?: ("left" | "right") | null;
-            /**
-             * Bands
-             * @default 0
-             */
-            bands: number;
             /** Corners */
             corners: [
                 number,
@@ -2098,6 +2368,21 @@ export interface components {
                 number
             ][][];
             face?: components["schemas"]["FaceSize"] | null;
+            /** Run */
+            run?: ("left" | "right") | null;
+            /**
+             * Bands
+             * @default 0
+             */
+            bands: number;
+            front?: components["schemas"]["Front"];
+            depth?: components["schemas"]["Cut"];
+            edge?: components["schemas"]["FrontEdge"];
+            left?: components["schemas"]["Cut"];
+            right?: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            stack?: components["schemas"]["Stack"];
         };
         /**
          * OwnSize
@@ -2139,10 +2424,10 @@ export interface components {
             ends_with: string;
         };
         /**
-         * PhotoOut
+         * PhotoRecord
          * @description How good the photo is: see the judge's Quality.
          */
-        PhotoOut: {
+        PhotoRecord: {
             /** Px Per Mm */
             px_per_mm: number;
             /** Sharpness */
@@ -2170,7 +2455,7 @@ export interface components {
          *     moving and only the lines were asked for, facts and advice.
          */
         PictureOut: {
-            drawing: components["schemas"]["DrawingOut"];
+            drawing: components["schemas"]["DrawingRecord"];
             /** Planes */
             planes: components["schemas"]["PlaneOut"][];
             /** Eye Level */
@@ -2230,7 +2515,7 @@ export interface components {
         };
         /**
          * PlaneOut
-         * @description A toned plane: its value, 0 paper white to 3 darkest, its loops, and its colour.
+         * @description A toned plane with its colour.
          */
         PlaneOut: {
             /** Piece */
@@ -2244,6 +2529,21 @@ export interface components {
             ][][];
             /** Colour */
             colour: string;
+        };
+        /**
+         * PlaneRecord
+         * @description A toned plane: its value, 0 paper white to 3 darkest, and its loops.
+         */
+        PlaneRecord: {
+            /** Piece */
+            piece: string;
+            /** Value */
+            value: number;
+            /** Loops */
+            loops: [
+                number,
+                number
+            ][][];
         };
         /**
          * PrintIn
@@ -2328,18 +2628,22 @@ export interface components {
              */
             handed_in_at: string;
             state: components["schemas"]["JobState"];
+            /** Away */
+            away: boolean;
             /** Problem */
             problem: string | null;
             pupil: components["schemas"]["PupilOut"] | null;
-            sheet: components["schemas"]["SheetOut"];
+            sheet: components["schemas"]["SheetRecord"];
             /** Families */
             families: string[];
             task: components["schemas"]["TaskOut"];
-            verdict: components["schemas"]["VerdictOut"] | null;
+            verdict: components["schemas"]["VerdictRecord"] | null;
             corrections: components["schemas"]["Corrections"];
             /** Dismissed */
             dismissed: components["schemas"]["DismissedLineOut"][];
             mark: components["schemas"]["MarkOut"] | null;
+            /** First Words */
+            first_words: string;
         };
         /**
          * PupilsIn
@@ -2399,6 +2703,23 @@ export interface components {
             /** Commonest */
             commonest: components["schemas"]["CommonFinding"][];
         };
+        /**
+         * RenameIn
+         * @description Another name for a piece.
+         */
+        RenameIn: {
+            document: components["schemas"]["Exercise"];
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+        };
+        /**
+         * Role
+         * @description What a field is.
+         * @enum {string}
+         */
+        Role: "across" | "down" | "point" | "gaze" | "length" | "face" | "share" | "true" | "eye" | "depth" | "run" | "fixed" | "count" | "choice" | "flag" | "text" | "name" | "reference";
         /**
          * RunSpec
          * @description The run-through as the teacher gives it: an order of steps, and changes by their keys.
@@ -2468,8 +2789,8 @@ export interface components {
              */
             left_handed: boolean;
         };
-        /** SheetOut */
-        SheetOut: {
+        /** SheetRecord */
+        SheetRecord: {
             /** Width Mm */
             width_mm: number;
             /** Height Mm */
@@ -2512,6 +2833,8 @@ export interface components {
             pieces: number;
             /** Kinds */
             kinds: string[];
+            /** About */
+            about: string[];
             /** Age */
             age: number | null;
             /** Minutes */
@@ -2578,7 +2901,10 @@ export interface components {
             /** First Lines */
             first_lines?: number | null;
         };
-        /** StepOut */
+        /**
+         * StepOut
+         * @description A step at the bench: `earlier` tells whether it may come before the one before it.
+         */
         StepOut: {
             /** Number */
             number: number;
@@ -2591,13 +2917,13 @@ export interface components {
             /** Minutes */
             minutes: number;
             /** Marks */
-            marks: components["schemas"]["MarkPointOut"][];
+            marks: components["schemas"]["MarkRecord"][];
             /** Measures */
-            measures: components["schemas"]["MeasureOut"][];
+            measures: components["schemas"]["MeasureRecord"][];
             /** Strokes */
-            strokes: components["schemas"]["StepStrokeOut"][];
+            strokes: components["schemas"]["StepStrokeRecord"][];
             /** Tried */
-            tried: components["schemas"]["StrokeOut"][];
+            tried: components["schemas"]["StrokeRecord"][];
             /** Darkens */
             darkens: number[];
             /** Erases */
@@ -2610,13 +2936,17 @@ export interface components {
             hidden: boolean;
             /** Note */
             note: string;
+            /** Second */
+            second: boolean;
+            /** Names */
+            names: string[];
             /** Said */
             said: string[];
             /** Earlier */
             earlier: boolean;
         };
-        /** StepStrokeOut */
-        StepStrokeOut: {
+        /** StepStrokeRecord */
+        StepStrokeRecord: {
             /** From */
             from: [
                 number,
@@ -2633,7 +2963,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "outline" | "hidden" | "guide";
+            role: "outline" | "hidden" | "guide" | "shadow" | "tone";
             /** Piece */
             piece: string | null;
             /** Curve */
@@ -2668,8 +2998,11 @@ export interface components {
             /** Ruler Mm */
             ruler_mm: number | null;
         };
-        /** StrokeOut */
-        StrokeOut: {
+        /**
+         * StrokeRecord
+         * @description A line; the chords of one curve share its number.
+         */
+        StrokeRecord: {
             /** From */
             from: [
                 number,
@@ -2686,7 +3019,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "outline" | "hidden" | "guide";
+            role: "outline" | "hidden" | "guide" | "shadow" | "tone";
             /** Piece */
             piece: string | null;
             /** Curve */
@@ -2751,6 +3084,20 @@ export interface components {
             worded: boolean;
             /** Belongs To */
             belongs_to: string | null;
+        };
+        /**
+         * TaskRecord
+         * @description What a sheet was held against.
+         */
+        TaskRecord: {
+            /**
+             * Demand
+             * @default standard
+             * @enum {string}
+             */
+            demand: "first steps" | "standard" | "stretch";
+            /** Word */
+            word?: string | null;
         };
         /**
          * ThreePointView
@@ -2845,10 +3192,10 @@ export interface components {
             problem: string | null;
         };
         /**
-         * VanishingPointOut
+         * VanishingPointRecord
          * @description A vanishing point: its place, or its direction when it lies at infinity.
          */
-        VanishingPointOut: {
+        VanishingPointRecord: {
             /** Name */
             name: string;
             /** X Mm */
@@ -2862,18 +3209,28 @@ export interface components {
             ] | null;
         };
         /**
-         * VerdictOut
-         * @description What the judge said; `corners_px` are where the sheet's corners are in the photo.
+         * VerdictRecord
+         * @description What the judge said of a sheet; `corners_px` are where its corners are in the photo.
          */
-        VerdictOut: {
+        VerdictRecord: {
+            /**
+             * Version
+             * @default 2
+             * @constant
+             */
+            version: 2;
             /** Sheet Found */
             sheet_found: boolean;
             /** Strokes */
-            strokes: components["schemas"]["JudgedStrokeOut"][];
+            strokes: components["schemas"]["JudgedStrokeRecord"][];
             /** Vanishing Points */
-            vanishing_points: components["schemas"]["MeetingPointOut"][];
+            vanishing_points: components["schemas"]["MeetingPointRecord"][];
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["FindingRecord"][];
+            /** Reached */
+            reached?: number | null;
+            /** Found */
+            found?: components["schemas"]["FoundRecord"][];
             /** Corners Px */
             corners_px?: [
                 number,
@@ -2884,9 +3241,20 @@ export interface components {
                 number,
                 number
             ] | null;
-            /** Reached */
-            reached?: number | null;
-            photo?: components["schemas"]["PhotoOut"] | null;
+            photo?: components["schemas"]["PhotoRecord"] | null;
+            /** Code */
+            code?: [
+                number,
+                number,
+                number | null,
+                "first steps" | "standard" | "stretch"
+            ] | null;
+            /**
+             * @default {
+             *       "demand": "standard"
+             *     }
+             */
+            task: components["schemas"]["TaskRecord"];
         };
         /**
          * ViewerIn
@@ -2909,6 +3277,32 @@ export interface components {
              * @default 0
              */
             back_mm: number;
+        };
+        /**
+         * WordOnEdge
+         * @description `edge`, the side to which the word runs, its `length` there and its `thickness`.
+         */
+        WordOnEdge: {
+            edge: components["schemas"]["FrontEdge"];
+            /**
+             * Run
+             * @enum {string}
+             */
+            run: "left" | "right";
+            length: components["schemas"]["Cut"];
+            thickness: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+        };
+        /**
+         * WordOnFront
+         * @description `front` and `depth`. With `street` each letter stands by itself, so far behind the one
+         *     before it.
+         */
+        WordOnFront: {
+            front: components["schemas"]["LettersFront"];
+            depth: components["schemas"]["Cut"];
+            street?: components["schemas"]["Cut"] | null;
         };
         /**
          * WordingSpec
@@ -3151,6 +3545,170 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DemonstrationOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_piece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPieceIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename_piece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenameIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    choose_at_piece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FieldIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedOut"];
                 };
             };
             /** @description What was wrong, and the remedy */
@@ -4482,6 +5040,42 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["UploadOut"][];
                 };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_ready: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, and the remedy */
             "4XX": {

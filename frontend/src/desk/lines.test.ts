@@ -13,6 +13,8 @@ function step(number: number, count: number, more: Partial<Step> = {}): Step {
     measures: [],
     check: "",
     key: "",
+    second: false,
+    names: [],
     hidden: false,
     note: "",
     said: [],
@@ -84,11 +86,12 @@ test("a step shows its own marks and those that its words name", () => {
   const at: XY = [1, 2];
   const marks = (...names: string[]) => names.map((name) => ({ name, at }));
   const told = [
-    step(1, 0, { marks: marks("A", "B", "C2", "P1", "VP1") }),
-    step(2, 0, { marks: marks("D"), instruction: "From B and C2 draw lines to VP1." }),
+    step(1, 0, { marks: marks("A", "B", "C2", "VP1") }),
+    step(2, 0, { marks: marks("D", "VP2"), names: ["B", "C2"] }),
   ];
-  expect(marksAt(told, 2).map((mark) => mark.name)).toEqual(["B", "C2", "D"]);
-  expect(marksAt(told, 3)).toEqual([]);
+  const points = [{ name: "VP1" }, { name: "VP2" }];
+  expect(marksAt(told, 2, points).map((mark) => mark.name)).toEqual(["B", "C2", "D"]);
+  expect(marksAt(told, 3, points)).toEqual([]);
 });
 
 test("a letter belongs to its word", () => {

@@ -37,17 +37,21 @@ export function linesAfter(steps: readonly Step[], number: number): DeskLine[] {
   return lines;
 }
 
-/** The marks to show at a step (from 1): its own, and those that its words name. */
-export function marksAt(steps: readonly Step[], number: number): Step["marks"] {
+/** The marks to show at a step (from 1): its own, and those that its words name; points have signs. */
+export function marksAt(
+  steps: readonly Step[],
+  number: number,
+  points: readonly { name: string }[],
+): Step["marks"] {
   const now = steps[number - 1];
   if (!now) return [];
-  const words = new Set(`${now.instruction} ${now.check}`.match(/\b[A-Z]\d*\b/g) ?? []);
+  const named = new Set(now.names);
   const own = new Set(now.marks.map((mark) => mark.name));
   return steps
     .slice(0, number)
     .flatMap((step) => step.marks)
-    .filter(({ name }) => name.length < 4 && !name.startsWith("VP"))
-    .filter(({ name }) => own.has(name) || words.has(name));
+    .filter(({ name }) => own.has(name) || named.has(name))
+    .filter(({ name }) => !points.some((point) => point.name === name));
 }
 
 /** The finished drawing, with its hidden edges when they are asked for. */

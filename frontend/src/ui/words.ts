@@ -26,14 +26,6 @@ export const POINT_WORDS: Record<number, string> = {
   3: "three points",
 };
 
-/** What an exercise is about, by the kinds of its pieces. */
-export const ABOUT_WORDS: Record<string, string> = {
-  box: "boxes",
-  letters: "letters",
-  cylinder: "round things",
-  outline: "shapes",
-};
-
 export function countOf(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }

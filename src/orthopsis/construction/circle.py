@@ -11,11 +11,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from orthopsis.construction.moves import Curve, Mark, Ruled
+from orthopsis.construction.moves import Curve, Mark, Ruled, strung
+from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
+from orthopsis.phrase import Choice, PointName, Several, Value, say
 
 
 def circle_within(square: Sequence[Point]) -> Ellipse:
@@ -37,60 +39,51 @@ def construct_circle(
     square: Sequence[Mark],
     families: tuple[str, str],
     points: Mapping[str, Mark],
-    title: str,
-    what: str,
-    piece: str,
+    body: Body,
+    end: Choice,
 ) -> Curve:
     """Two steps: middle and touching points, then the fifth mark and the curve.
 
-    `families` are those of the sides p–q and p–s; `what` names the circle ("top").
+    `families` are those of the sides p–q and p–s; `end` names the circle, as the top of a drum.
     """
     p, q, r, s = square
-    say = paper.wording.say
-    step = paper.begin(f"{title}: the middle of the {what}", piece)
-    diagonal = paper.join(p, r, FREE, piece)
-    middle = paper.cross(diagonal, paper.join(q, s, FREE, piece))
+    part = body.part
+    step = paper.begin(f"circle-middle-{end.key}", part, body.name)
+    diagonal = paper.diagonal(p, r, part)
+    middle = paper.cross(diagonal, paper.diagonal(q, s, part))
     sides = {
         "pq": paper.along(p, q), "qr": paper.along(q, r),
         "sr": paper.along(s, r), "ps": paper.along(p, s),
     }  # fmt: skip
-    along = toward_family(paper, middle, families[0], points, piece)
+    along = toward_family(paper, middle, families[0], points)
     left, right = paper.cross(along, sides["ps"]), paper.cross(along, sides["qr"])
-    across = toward_family(paper, middle, families[1], points, piece)
+    across = toward_family(paper, middle, families[1], points)
     near, far = paper.cross(across, sides["pq"]), paper.cross(across, sides["sr"])
-    touching = [near.name, right.name, far.name, left.name]
-    step.instruction = say(
-        f"Cross the diagonals {p.name} {r.name} and {q.name} {s.name}: {middle.name} is the "
-        f"middle. Through it draw {_way(families[0])} and {_way(families[1])}: they meet the "
-        f"sides in {', '.join(touching)}, where the circle will touch.",
-        f"Draw the diagonals {p.name} {r.name} and {q.name} {s.name}. They cross in the middle, "
-        f"{middle.name}. Draw {_way(families[0])} through {middle.name}. Draw "
-        f"{_way(families[1])} through it. Mark {', '.join(touching)} on the sides.",
-    )
-    step.check = f"{middle.name} lies on all four light lines."
+    touching = [near, right, far, left]
+    first, second = (line_to(family) for family in families)
+    step.say(
+        "circle-middle",
+        down=strung(p, r), up=strung(q, s), middle=middle, first=first, second=second,
+        touching=in_turn(touching),
+    )  # fmt: skip
+    step.check("circle-middle-check", middle=middle)
 
-    step = paper.begin(f"{title}: the circle of the {what}", piece)
-    halves = paper.cross(paper.join(right, far, FREE, piece), diagonal)
-    eighth = paper.cross(toward_family(paper, halves, families[1], points, piece), sides["sr"])
-    fifth = paper.cross(paper.join(left, r, FREE, piece), paper.join(right, eighth, FREE, piece))
-    curve = paper.sketch([near, right, far, left, fifth], piece)
-    step.instruction = say(
-        f"Join {right.name} {far.name}; where it crosses the diagonal is {halves.name}, and "
-        f"{_way(families[1])} from there meets the side in {eighth.name}. The lines {left.name} "
-        f"{r.name} and {right.name} {eighth.name} cross in {fifth.name}, on the circle. Sketch "
-        f"the circle lightly through {', '.join([*touching, fifth.name])}.",
-        f"Draw {right.name} {far.name}. Mark {halves.name} on the diagonal. Draw "
-        f"{_way(families[1])} from {halves.name} to the side: {eighth.name}. Draw {left.name} "
-        f"{r.name} and {right.name} {eighth.name}. They cross in {fifth.name}. Sketch the circle "
-        f"through all five marks.",
-    )
-    step.check = "The curve touches each side in its mark and has no corner anywhere."
+    step = paper.begin(f"circle-{end.key}", part, body.name)
+    halves = paper.cross(paper.join(right, far, FREE, part), diagonal)
+    eighth = paper.cross(toward_family(paper, halves, families[1], points), sides["sr"])
+    fifth = paper.cross(paper.join(left, r, FREE, part), paper.join(right, eighth, FREE, part))
+    curve = paper.sketch([near, right, far, left, fifth])
+    step.say(
+        "circle",
+        chord=strung(right, far), half=halves, second=second, eighth=eighth,
+        one=strung(left, r), other=strung(right, eighth), fifth=fifth,
+        through=in_turn([*touching, fifth]),
+    )  # fmt: skip
+    step.check("circle-check")
     return curve
 
 
-def toward_family(
-    paper: Paper, start: Mark, family: str, points: Mapping[str, Mark], piece: str
-) -> Ruled:
+def toward_family(paper: Paper, start: Mark, family: str, points: Mapping[str, Mark]) -> Ruled:
     """A light line of a family through a mark: by set square, or by the ruler on its point."""
     if family == HORIZONTAL:
         return paper.level(start)
@@ -99,7 +92,13 @@ def toward_family(
     return paper.lay(start, points[family])
 
 
-def _way(family: str) -> str:
-    if family == HORIZONTAL:
-        return "a level line"
-    return "an upright" if family == VERTICAL else f"a line to {family}"
+def line_to(family: str) -> Value:
+    """A line of a family, as it is said."""
+    if family in (HORIZONTAL, VERTICAL):
+        return say("level-line" if family == HORIZONTAL else "an-upright")
+    return say("line-to", point=PointName(family))
+
+
+def in_turn(marks: Sequence[Mark]) -> Several:
+    """Marks one after the other: A, B, C."""
+    return Several(tuple(mark.said for mark in marks), "comma")

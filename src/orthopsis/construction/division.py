@@ -14,7 +14,7 @@ from orthopsis.construction.doubt import mixed
 from orthopsis.construction.moves import Do, Mark
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import direction, distance, part_way, toward
-from orthopsis.perspective.view import FREE
+from orthopsis.perspective.stroke import Part
 
 
 class Bay(NamedTuple):
@@ -52,31 +52,31 @@ def carry(paper: Paper, length: tuple[Mark, Mark], start: Mark, goal: Mark) -> M
     return mark
 
 
-def halve(paper: Paper, bay: Bay, upright: str, points: Mapping[str, Mark], piece: str) -> Bay:
+def halve(paper: Paper, bay: Bay, upright: str, points: Mapping[str, Mark], part: Part) -> Bay:
     """The near half of a bay in depth: an upright through the crossing of its diagonals."""
-    line = toward_family(paper, _middle(paper, bay, piece), upright, points, piece)
+    line = toward_family(paper, _middle(paper, bay, part), upright, points)
     top = paper.cross(line, paper.along(bay.near_top, bay.far_top))
     bottom = paper.cross(line, paper.along(bay.near_bottom, bay.far_bottom))
     return Bay(bay.near_top, bay.near_bottom, top, bottom)
 
 
 def repeat(
-    paper: Paper, bay: Bay, level: str, upright: str, points: Mapping[str, Mark], piece: str
+    paper: Paper, bay: Bay, level: str, upright: str, points: Mapping[str, Mark], part: Part
 ) -> Bay:
     """The next bay of the same depth: the line from the near foot through the middle of the far
     upright meets the top line where the next upright stands. `level` is the family of that line.
     """
-    middle = _middle(paper, bay, piece)
-    through = toward_family(paper, middle, level, points, piece)
+    middle = _middle(paper, bay, part)
+    through = toward_family(paper, middle, level, points)
     halfway = paper.cross(through, paper.along(bay.far_top, bay.far_bottom))
-    diagonal = paper.join(bay.near_bottom, halfway, FREE, piece)
+    diagonal = paper.diagonal(bay.near_bottom, halfway, part)
     top = paper.cross(diagonal, paper.along(bay.near_top, bay.far_top))
-    line = toward_family(paper, top, upright, points, piece)
+    line = toward_family(paper, top, upright, points)
     bottom = paper.cross(line, paper.along(bay.near_bottom, bay.far_bottom))
     return Bay(bay.far_top, bay.far_bottom, top, bottom)
 
 
-def _middle(paper: Paper, bay: Bay, piece: str) -> Mark:
-    down = paper.join(bay.near_top, bay.far_bottom, FREE, piece)
-    up = paper.join(bay.near_bottom, bay.far_top, FREE, piece)
+def _middle(paper: Paper, bay: Bay, part: Part) -> Mark:
+    down = paper.diagonal(bay.near_top, bay.far_bottom, part)
+    up = paper.diagonal(bay.near_bottom, bay.far_top, part)
     return paper.cross(down, up)

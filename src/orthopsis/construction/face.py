@@ -9,6 +9,7 @@ perspective; handbooks of drawing divide a receding wall so (from memory).
 
 from __future__ import annotations
 
+from copy import copy
 from typing import Protocol
 
 from orthopsis.construction.division import divided
@@ -19,6 +20,7 @@ from orthopsis.perspective.plane import (
     LEVEL,
     distance,
 )
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import FREE
 
 Corners = tuple[Mark, Mark, Mark, Mark]
@@ -34,14 +36,14 @@ class Lines(Protocol):
     def crossing(self, column: float, row: float) -> Mark: ...
 
 
-class Front:
+class FrontFace:
     """A face in true shape, its corners clockwise from the top left: all lines by set square.
 
     With `halved` the ruler only halves, and the columns stand where rows meet the diagonal.
     """
 
-    def __init__(self, paper: Paper, corners: Corners, piece: str, *, halved: bool) -> None:
-        self.paper, self.corners, self.piece, self.halved = paper, corners, piece, halved
+    def __init__(self, paper: Paper, corners: Corners, part: Part, *, halved: bool) -> None:
+        self.paper, self.corners, self.part, self.halved = paper, corners, part, halved
         p, q, r, s = corners
         self._rows = {0.0: paper.along(p, q), 1.0: paper.along(s, r)}
         self._columns = {0.0: paper.along(p, s), 1.0: paper.along(q, r)}
@@ -53,7 +55,7 @@ class Front:
             mark = self._mark(self.corners[0], self.corners[3], share)
             self._marks[0.0, share] = mark
             self._rows[share] = self.paper.level(mark)
-            self.paper.across(self._rows[share], self._columns[1.0], self.piece)
+            self.paper.across(self._rows[share], self._columns[1.0], self.part)
         return self._rows[share]
 
     def column(self, share: float) -> Ruled:
@@ -64,7 +66,7 @@ class Front:
                 mark = self._mark(self.corners[0], self.corners[1], share)
                 self._marks[share, 0.0] = mark
             line = self._columns[share] = self.paper.upright(mark)
-            self.paper.across(line, self._rows[1.0], self.piece, since=self._rows[0.0])
+            self.paper.across(line, self._rows[1.0], self.part, since=self._rows[0.0])
         return self._columns[share]
 
     def crossing(self, column: float, row: float) -> Mark:
@@ -82,11 +84,11 @@ class Front:
     def _diagonal_line(self) -> Ruled:
         if self._diagonal is None:
             p, _, r, _ = self.corners
-            self._diagonal = self.paper.join(p, r, FREE, self.piece)
+            self._diagonal = self.paper.diagonal(p, r, self.part)
         return self._diagonal
 
 
-class Face:
+class RecedingFace:
     """A face that runs away: its corners clockwise from the top left as they are seen.
 
     `near` says on which side its front edge is. Rows run to `along`, columns to `third` or
@@ -102,12 +104,12 @@ class Face:
         near: str,
         along: Mark,
         third: Mark | None,
-        piece: str,
+        part: Part,
         *,
         halved: bool,
         true: tuple[float, Mark, Mark] | None = None,
     ) -> None:
-        self.paper, self.corners, self.piece = paper, corners, piece
+        self.paper, self.corners, self.part = paper, corners, part
         self.near, self.along, self.third = near, along, third
         self.halved, self.true = halved, true
         p, q, r, s = corners
@@ -119,6 +121,15 @@ class Face:
         self._bay, self._diagonal = (0.0, 1.0), paper.along(p, r)
         self._drawn_diagonal = False
         self._carrier: Mark | None = None
+
+    def taken_up(self) -> RecedingFace:
+        """The same face for the next who draws on it; what is drawn on one leaves the other."""
+        face = copy(self)
+        face._levels, face._rows, face._columns = (
+            dict(self._levels), dict(self._rows), dict(self._columns),
+        )  # fmt: skip
+        face._marks = dict(self._marks)
+        return face
 
     def level(self, share: float) -> Mark:
         """The mark on the front edge from which a row starts."""
@@ -143,8 +154,8 @@ class Face:
         far = 0.0 if self.near == "right" else 1.0
         near_above, near_below = self.level(above), self.level(below)
         far_above, far_below = (self._far_end(far, part) for part in (above, below))
-        down = self.paper.join(near_above, far_below, FREE, self.piece)
-        up = self.paper.join(near_below, far_above, FREE, self.piece)
+        down = self.paper.diagonal(near_above, far_below, self.part)
+        up = self.paper.diagonal(near_below, far_above, self.part)
         middle = self.paper.cross(down, up)
         line = self.paper.lay(middle, self.along)
         return self.paper.cross(line, self.paper.along(self.top, self.foot))
@@ -167,13 +178,13 @@ class Face:
             last = paper.measure_along(self.top, way, long_mm)
             self._carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
         laid = paper.measure_along(self.top, way, share * long_mm)
-        line = paper.aim(laid, self._carrier, self.piece, family=FREE, fate="erase")
+        line = paper.aim(laid, self._carrier, self.part, family=FREE, fate="erase")
         return paper.cross(line, paper.along(self.top, self.foot))
 
     def row(self, share: float) -> Ruled:
         if share not in self._rows:
             self._rows[share] = self.paper.aim(
-                self.level(share), self.along, self.piece, fate="erase"
+                self.level(share), self.along, self.part, fate="erase"
             )
         return self._rows[share]
 
@@ -196,12 +207,12 @@ class Face:
         else:
             if not self._drawn_diagonal:
                 start, end = self.crossing(left, 0.0), self.crossing(right, 1.0)
-                self._diagonal = self.paper.join(start, end, FREE, self.piece)
+                self._diagonal = self.paper.diagonal(start, end, self.part)
                 self._drawn_diagonal = True
             part = round((share - left) / (right - left), 12)
             mark = self.paper.cross(self.row(part), self._diagonal)
         line = plumb(self.paper, mark, self.third)
-        self.paper.across(line, self._rows[1.0], self.piece, since=self._rows[0.0])
+        self.paper.across(line, self._rows[1.0], self.part, since=self._rows[0.0])
         return line
 
     def _measured(self, share: float, true_mm: float, point: Mark, start: Mark) -> Mark:
@@ -210,7 +221,7 @@ class Face:
         part = share if self.near == "left" else 1.0 - share
         way = LEVEL if point.at.x < self.along.at.x else LEFT
         laid = paper.measure_along(start, way, part * true_mm)
-        line = paper.aim(laid, point, self.piece, family=FREE, fate="erase")
+        line = paper.aim(laid, point, self.part, family=FREE, fate="erase")
         edge = self._rows[0.0 if start is self.top else 1.0]
         return paper.cross(line, edge)
 

@@ -9,27 +9,40 @@ from orthopsis.construction.moves import Fate, Ruled, Step, StepStroke
 from orthopsis.perspective.plane import Point, distance, toward
 from orthopsis.perspective.segments import XY, at
 from orthopsis.perspective.sheet import Sheet
-from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.stroke import Part, Role, Stroke
 
 GUIDE_OVERSHOOT_MM = 6.0
 """How far a guide line runs on past the last mark on it: only as far as needed."""
 
 
-PENDING = StepStroke(Stroke((0.0, 0.0), (0.0, 0.0), "", Role.GUIDE, None), "guide")
+NOT_YET = Stroke((0.0, 0.0), (0.0, 0.0), "", Role.GUIDE, None)
 
 
-@dataclass
+@dataclass(eq=False)
 class Guide:
-    """A guide line whose drawn end waits for the marks that will be made on it."""
+    """A guide line whose drawn end waits for the marks that will be made on it.
+
+    Until then `pending` holds its place among the step's strokes.
+    """
 
     ruled: Ruled
     step: Step
-    place: int
-    piece: str | None
+    part: Part
     fate: Fate
     vp: Point
     until: XY | None = None
     reached: list[Point] = field(default_factory=list)
+    pending: StepStroke = field(init=False)
+
+    def __post_init__(self) -> None:
+        self.pending = StepStroke(NOT_YET._replace(part=self.part), self.fate)
+        self.step.strokes.append(self.pending)
+
+    def put(self, drawn: list[StepStroke]) -> None:
+        """The finished line in its place."""
+        strokes = self.step.strokes
+        place = next(k for k, one in enumerate(strokes) if one is self.pending)
+        strokes[place : place + 1] = drawn
 
     def drawn(self, sheet: Sheet) -> StepStroke:
         """The line from its start past the furthest mark, never past its vanishing point."""
@@ -45,4 +58,4 @@ class Guide:
         segment = start.xy, end.xy
         on_sheet = sheet.clip(segment) or (0.0, 1.0)
         ends = at(segment, on_sheet[0]), at(segment, on_sheet[1])
-        return StepStroke(Stroke(*ends, self.ruled.family, Role.GUIDE, self.piece), self.fate)
+        return StepStroke(Stroke(*ends, self.ruled.family, Role.GUIDE, self.part), self.fate)

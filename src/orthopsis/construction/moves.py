@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Literal
@@ -9,7 +10,8 @@ from typing import Literal
 from orthopsis.construction.doubt import Sway, Swing, swing_at
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Line, Point
-from orthopsis.perspective.stroke import Stroke
+from orthopsis.perspective.stroke import Part, Stroke
+from orthopsis.phrase import MarkName, Number, Phrase, PointName, Several, Value
 
 
 class Do(StrEnum):
@@ -49,9 +51,19 @@ MINUTES = {
 Fate = Literal["keep", "guide", "erase"]
 
 
+class Idea(StrEnum):
+    """What a step needs to have been explained before: a term of the trade."""
+
+    DIAGONAL = "diagonal"
+    PARALLEL = "parallel"
+    ELLIPSE = "ellipse"
+    DISTANCE_POINT = "distance-point"
+    MEASURING_POINT = "measuring-point"
+
+
 @dataclass(frozen=True)
 class Mark:
-    """A named point on the paper; for a vanishing point the name is its own.
+    """A named place on the paper: by a letter, or a `point` that has a name of its own.
 
     `sway` tells how far each misreading moves it.
     """
@@ -59,6 +71,12 @@ class Mark:
     name: str
     at: Point
     sway: Sway = field(default_factory=dict, compare=False)
+    point: bool = False
+
+    @property
+    def said(self) -> MarkName | PointName:
+        """The mark as a phrase speaks of it."""
+        return PointName(self.name) if self.point else MarkName(self.name)
 
 
 @dataclass(frozen=True)
@@ -69,7 +87,6 @@ class Ruled:
     line: Line
     family: str
     start: Mark
-    piece: str
     goal: Mark | None = None
     uses: tuple[str, ...] = ()
     """What a later move uses instead of its name, where it was drawn as part of something."""
@@ -86,7 +103,6 @@ class Curve:
 
     name: str
     ellipse: Ellipse
-    piece: str
     sway: Sway = field(default_factory=dict, compare=False)
 
 
@@ -116,19 +132,71 @@ class StepStroke:
     fate: Fate
 
 
+Said = Value | Mark | Sequence[Mark]
+"""What may be put into a phrase: a mark stands for its name, several for all their names."""
+
+
+def phrase(id: str, /, **values: Said) -> Phrase:
+    """A phrase about marks and measures."""
+    return Phrase(id, {name: _value(value) for name, value in values.items()})
+
+
+def _value(value: Said) -> Value:
+    if isinstance(value, Mark):
+        return value.said
+    return several(value) if isinstance(value, Sequence) else value
+
+
+def several(marks: Sequence[Mark]) -> Several:
+    """Marks as they are read aloud: A, B and C."""
+    return Several(tuple(mark.said for mark in marks))
+
+
+def strung(*marks: Mark) -> Several:
+    """A line, or a face, by the marks that it goes through: A B C."""
+    return Several(tuple(mark.said for mark in marks), "space")
+
+
+def count(number: int) -> Number:
+    """How many."""
+    return Number(float(number))
+
+
+@dataclass(frozen=True)
+class StepKey:
+    """What a step is known by, whatever is renamed or said in other words.
+
+    The piece by its lasting name ("" for the sheet's own steps) and the number of its member, the
+    step's phrase, and which of several steps with that phrase it is.
+    """
+
+    uid: str
+    member: int
+    phrase: str
+    number: int
+
+    def __str__(self) -> str:
+        member = f".{self.member}" if self.member else ""
+        return f"{self.uid}{member}/{self.phrase}/{self.number}"
+
+
 @dataclass
 class Step:
     """What a teacher says in one breath, with the moves and lines that belong to it.
 
+    `phrase` says which step it is, `name` of what; `title`, `says` and `checks` are what is said.
     `corners` are the marks where its finished lines end. `darkens` and `erases` count the strokes
-    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn. `key`
-    is a name that lasts; a `hidden` step is drawn but not said; `note` is for the teacher alone.
+    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn. A
+    `hidden` step is drawn but not said; `note` is for the teacher alone; `second` is the rest of a
+    step that a teacher split.
     """
 
-    title: str
-    piece: str | None
-    instruction: str = ""
-    check: str = ""
+    phrase: str
+    part: Part | None = None
+    name: Value | None = None
+    title: Phrase = field(default_factory=lambda: Phrase(""))
+    says: list[Phrase] = field(default_factory=list)
+    checks: list[Phrase] = field(default_factory=list)
     moves: list[Move] = field(default_factory=list)
     measures: list[Measure] = field(default_factory=list)
     marks: list[Mark] = field(default_factory=list)
@@ -137,12 +205,28 @@ class Step:
     corners: list[Mark] = field(default_factory=list)
     darkens: list[int] = field(default_factory=list)
     erases: list[int] = field(default_factory=list)
-    key: str = ""
+    ideas: set[Idea] = field(default_factory=set)
+    key: StepKey | None = None
     hidden: bool = False
     note: str = ""
+    second: bool = False
+
+    def say(self, id: str, /, **values: Said) -> None:
+        """One more sentence, or several that belong together, of what to do."""
+        self.says.append(phrase(id, **values))
+
+    def check(self, id: str, /, **values: Said) -> None:
+        """One more sentence of how to see that it is right."""
+        self.checks.append(phrase(id, **values))
 
     @property
     def minutes(self) -> float:
         """Time for the step, to half a minute, at least half a minute."""
         total = sum(MINUTES[move.do] for move in self.moves)
         return max(0.5, round(total * 2) / 2)
+
+    @property
+    def names(self) -> set[str]:
+        """The marks that its words name."""
+        said = (value for one in (*self.says, *self.checks) for value in one.named())
+        return {value.name for value in said if isinstance(value, MarkName)}

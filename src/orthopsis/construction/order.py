@@ -14,17 +14,30 @@ from functools import cached_property
 from itertools import combinations, pairwise
 from typing import NamedTuple
 
-from orthopsis.errors import NoDrawingOrder
+from orthopsis.errors import ExerciseError
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Box, Segment, box_of
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, size, times
+from orthopsis.phrase import Value
 
 NEARNESS_SCALE_MM = 100.0
 """Brings nearness to the size of the other two numbers, so that one tolerance serves all."""
 
 TOUCHING = 1e-6
+
+
+class NoDrawingOrder(ExerciseError):
+    """Two pieces stand in one another or surround each other: none can be drawn first.
+
+    `pair` are the two parts.
+    """
+
+    def __init__(self, path: str, message: str, pair: tuple[Part, Part]) -> None:
+        super().__init__(path, message)
+        self.pair = pair
 
 
 class SeenLine(NamedTuple):
@@ -39,7 +52,7 @@ class SeenLine(NamedTuple):
         return first + (last - first) * share
 
 
-Corner = tuple[Point, float]
+NearPlace = tuple[Point, float]
 """A place on paper with its nearness."""
 
 
@@ -47,7 +60,7 @@ Corner = tuple[Point, float]
 class Hull:
     """Corners and the faces between them, by corner numbers: what the order is found with."""
 
-    corners: tuple[Corner, ...]
+    corners: tuple[NearPlace, ...]
     faces: tuple[tuple[int, ...], ...]
 
     @cached_property
@@ -81,17 +94,18 @@ class Hull:
 
 @dataclass(frozen=True)
 class Body:
-    """One piece as constructed on paper.
+    """One part as constructed on paper, and its name.
 
     `corners` has a place and its nearness for each corner; `faces` are corner numbers.
-    `seen_faces` and `seen_edges` are what the piece shows of itself, `seen_ovals` and `seen_arcs`
+    `seen_faces` and `seen_edges` are what the part shows of itself, `seen_ovals` and `seen_arcs`
     the same where it is round: what it covers on paper is all of these together. `hull` lies close
     around it; where it has none, its own corners and faces do. Floating bodies are ordered by the
-    list, unless they are of one `group`.
+    list, unless they are parts of one piece.
     """
 
-    piece: str
-    corners: tuple[Corner, ...]
+    part: Part
+    name: Value
+    corners: tuple[NearPlace, ...]
     faces: tuple[tuple[int, ...], ...]
     seen_faces: tuple[Area, ...]
     seen_edges: tuple[SeenLine, ...]
@@ -100,7 +114,6 @@ class Body:
     hull: Hull | None = None
     seen_ovals: tuple[Ellipse, ...] = ()
     seen_arcs: tuple[EllipseArc, ...] = ()
-    group: str = ""
 
     @cached_property
     def around(self) -> Hull:
@@ -124,16 +137,16 @@ class Body:
 
     def ordered_by_list(self, other: Body) -> bool:
         """Whether both float apart, so that the one listed first stands before the other."""
-        same = (self.group or self.piece) == (other.group or other.piece)
-        return self.floating and other.floating and not same
+        apart = self.part.piece != other.part.piece
+        return self.floating and other.floating and apart
 
 
 def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
     return _Ring(
         "pieces",
-        f"'{a.piece}' and '{b.piece}' each stand partly before the other, "
+        f"'{a.part}' and '{b.part}' each stand partly before the other, "
         "so neither can be drawn first; move one of them",
-        (a.piece, b.piece),
+        (a.part, b.part),
     )
 
 
@@ -197,8 +210,8 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     if None in verdicts:
         raise NoDrawingOrder(
             "pieces",
-            f"'{a.piece}' and '{b.piece}' stand in one another; move one of them apart",
-            (a.piece, b.piece),
+            f"'{a.part}' and '{b.part}' stand in one another; move one of them apart",
+            (a.part, b.part),
         )
     if len(verdicts) > 1:
         raise _around_each_other(a, b)

@@ -2,21 +2,22 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
-from itertools import pairwise, takewhile
-from typing import TYPE_CHECKING
+from itertools import accumulate, pairwise
 
 from orthopsis.construction.cover import drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import crossing_sway, doubt
-from orthopsis.construction.guides import PENDING, Guide
+from orthopsis.construction.guides import Guide
 from orthopsis.construction.moves import (
     Curve,
     Do,
     Fate,
+    Idea,
     Mark,
     Measure,
     Ruled,
+    Step,
     StepStroke,
 )
 from orthopsis.construction.order import Body
@@ -43,33 +44,56 @@ from orthopsis.perspective.segments import (
     portion_shared,
     remainder,
 )
-from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
-if TYPE_CHECKING:
-    from orthopsis.construction.face import Face
+
+class Standing:
+    """All that will be drawn, in the order of the document, and what stands before each.
+
+    That is settled before the first line and does not depend on what is drawn when.
+    """
+
+    def __init__(self, bodies: Sequence[Body] = (), near_to_far: Sequence[int] = ()) -> None:
+        self.bodies = bodies
+        self._before: dict[Part, list[Body]] = {}
+        nearer: list[Body] = []
+        for number in near_to_far:
+            body = bodies[number]
+            self._before[body.part] = before = list(nearer)
+            # What several members share, such as the block of a word, is as near as the first.
+            self._before.setdefault(Part(body.part.piece), before)
+            if not body.transparent:
+                nearer.append(body)
+
+    def before(self, part: Part) -> Sequence[Body]:
+        """What stands before a part, and is not seen through."""
+        return self._before.get(part, ())
 
 
 @dataclass
 class Paper(Record):
-    """Marks and lines made from earlier ones, and what stays of them.
+    """Marks and lines made from earlier ones, and what stays of them."""
 
-    `corner_marks` are the corners of each piece drawn so far, for those on its lines; `faces` the
-    lines of faces that several pieces share, and `depths` a corner with the one behind it, and
-    `streets` the left sides of things that stand one behind the other.
-    `standing` are all bodies that will be drawn, in the order of the document, and `nearer` those
-    that are drawn already.
-    """
-
-    corner_marks: dict[str, dict[int, Mark]] = field(default_factory=dict)
-    standing: list[Body] = field(default_factory=list)
-    nearer: list[Body] = field(default_factory=list)
-    faces: dict[str, Face] = field(default_factory=dict)
-    depths: dict[str, tuple[Mark, Mark]] = field(default_factory=dict)
-    streets: dict[str, dict[int, tuple[Mark, Mark]]] = field(default_factory=dict)
+    standing: Standing = field(default_factory=Standing)
     _guides: list[Guide] = field(default_factory=list)
+    _tidied: list[tuple[Step, Part]] = field(default_factory=list)
     _ruled: int = 0
     _curves: int = 0
+
+    def on_trial(self) -> Callable[[], None]:
+        """From now on what is drawn is only tried: the answer takes all of it back."""
+        steps, guides, tidied = len(self.steps), len(self._guides), len(self._tidied)
+        reached = [len(guide.reached) for guide in self._guides]
+        counts = self._named, self._readings, self._ruled, self._curves
+
+        def take_back() -> None:
+            del self.steps[steps:], self._guides[guides:], self._tidied[tidied:]
+            for guide, many in zip(self._guides, reached, strict=True):
+                del guide.reached[many:]
+            self._named, self._readings, self._ruled, self._curves = counts
+
+        return take_back
 
     # --- marks -------------------------------------------------------------------------------
 
@@ -97,7 +121,7 @@ class Paper(Record):
         self,
         start: Mark,
         goal: Mark,
-        piece: str,
+        part: Part,
         family: str | None = None,
         fate: Fate = "guide",
         until: XY | None = None,
@@ -109,10 +133,8 @@ class Paper(Record):
         """
         names = (start.name, goal.name)
         line = join(start.at, goal.at)
-        ruled = self._rule(Do.AIM, line, family or goal.name, start, names, piece, goal)
-        place = len(self._step.strokes)
-        self._guides.append(Guide(ruled, self._step, place, piece, fate, goal.at, until))
-        self._step.strokes.append(PENDING)
+        ruled = self._rule(Do.AIM, line, family or goal.name, start, names, goal)
+        self._guides.append(Guide(ruled, self._step, part, fate, goal.at, until))
         return ruled
 
     def lay(self, start: Mark, goal: Mark) -> Ruled:
@@ -121,11 +143,11 @@ class Paper(Record):
         names = (start.name, goal.name)
         return self._rule(Do.AIM, line, goal.name, start, names, goal=goal)
 
-    def join(self, start: Mark, end: Mark, family: str, piece: str) -> Ruled:
+    def join(self, start: Mark, end: Mark, family: str, part: Part) -> Ruled:
         """A light line from mark to mark, a help that is erased at the end."""
         names = (start.name, end.name)
-        ruled = self._rule(Do.JOIN, join(start.at, end.at), family, start, names, piece, end)
-        stroke = Stroke(start.at.xy, end.at.xy, family, Role.GUIDE, piece)
+        ruled = self._rule(Do.JOIN, join(start.at, end.at), family, start, names, end)
+        stroke = Stroke(start.at.xy, end.at.xy, family, Role.GUIDE, part)
         on_sheet = self.sheet.clip(stroke.segment)
         if on_sheet is not None:
             ends = at(stroke.segment, on_sheet[0]), at(stroke.segment, on_sheet[1])
@@ -134,25 +156,30 @@ class Paper(Record):
             )
         return ruled
 
-    def across(self, ruled: Ruled, until: Ruled, piece: str, since: Ruled | None = None) -> None:
+    def diagonal(self, start: Mark, end: Mark, part: Part) -> Ruled:
+        """A light line from corner to corner."""
+        self._step.ideas.add(Idea.DIAGONAL)
+        return self.join(start, end, FREE, part)
+
+    def across(self, ruled: Ruled, until: Ruled, part: Part, since: Ruled | None = None) -> None:
         """Draw a line lightly to where it meets another, from its mark or from a third line."""
         start = ruled.start.at if since is None else meet(ruled.line, since.line)
         ends = start.xy, meet(ruled.line, until.line).xy
         on_sheet = self.sheet.clip(ends)
         if on_sheet is not None:
             drawn = at(ends, on_sheet[0]), at(ends, on_sheet[1])
-            stroke = Stroke(*drawn, ruled.family, Role.GUIDE, piece)
+            stroke = Stroke(*drawn, ruled.family, Role.GUIDE, part)
             self._step.strokes += self._before_nearer(StepStroke(stroke, "erase"))
 
-    def tried(self, start: Mark, goal: Mark, toward_mm: float, piece: str) -> None:
+    def tried(self, start: Mark, goal: Mark, toward_mm: float, part: Part) -> None:
         """The ruler laid from a mark to a point, where nothing is drawn."""
         end = toward(start.at, goal.at, toward_mm)
-        stroke = Stroke(start.at.xy, end.xy, goal.name, Role.GUIDE, piece)
+        stroke = Stroke(start.at.xy, end.xy, goal.name, Role.GUIDE, part)
         self._step.tried.append(stroke)
 
     def along(self, start: Mark, end: Mark) -> Ruled:
         """A line that is drawn already between two marks, to be crossed with another."""
-        return Ruled("", join(start.at, end.at), "", start, "", end, (start.name, end.name))
+        return Ruled("", join(start.at, end.at), "", start, end, (start.name, end.name))
 
     def upright(self, start: Mark) -> Ruled:
         """The set square laid upright through a mark; what is drawn of it is said by `keep`."""
@@ -165,6 +192,7 @@ class Paper(Record):
     def slide(self, through: Mark, to: Ruled) -> Ruled:
         """The set square slid along the ruler from a line to a mark: a parallel through it."""
         along = Point(to.line.b, -to.line.a, 0.0)
+        self._step.ideas.add(Idea.PARALLEL)
         names = (through.name, *(to.uses or (to.name,)))
         return self._rule(Do.SLIDE, join(through.at, along), to.family, through, names)
 
@@ -217,16 +245,17 @@ class Paper(Record):
             for t0, t1 in remainder(self._covered(segment, family, body), on_sheet):
                 if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
                     drawn = at(segment, t0), at(segment, t1)
-                    stroke = Stroke(*drawn, family, Role.OUTLINE, body.piece)
+                    stroke = Stroke(*drawn, family, Role.OUTLINE, body.part)
                     self._step.strokes.append(StepStroke(stroke, "keep"))
 
     def _covered(self, segment: Segment, family: str, body: Body) -> list[Portion]:
-        covered = drawn_by_others(segment, body, self.standing, self.tolerance)
-        return covered + self._under_nearer(segment) + self._drawn_before(segment, family, body)
+        covered = drawn_by_others(segment, body, self.standing.bodies, self.tolerance)
+        covered += self._under_nearer(segment, body.part)
+        return covered + self._drawn_before(segment, family, body.part)
 
-    def _drawn_before(self, segment: Segment, family: str, body: Body) -> list[Portion]:
-        """Where the piece has a line of the same family already, as on a face seen edge-on."""
-        own = takewhile(lambda step: step.piece == body.piece, reversed(self.steps))
+    def _drawn_before(self, segment: Segment, family: str, part: Part) -> list[Portion]:
+        """Where the part has a line of the same family already, as on a face seen edge-on."""
+        own = (step for step in self.steps if step.part == part)
         shared = (
             portion_shared(segment, drawn.stroke.segment, self.tolerance)
             for step in own
@@ -235,18 +264,18 @@ class Paper(Record):
         )
         return [portion for portion in shared if portion is not None]
 
-    def _under_nearer(self, segment: Segment) -> list[Portion]:
+    def _under_nearer(self, segment: Segment, part: Part) -> list[Portion]:
         box = box_of(segment)
         return [
             portion
-            for other in self.nearer
-            if not other.transparent and boxes_touch(other.box, box)
+            for other in self.standing.before(part)
+            if boxes_touch(other.box, box)
             for portion in under(other, segment, self.tolerance)
         ]
 
     # --- curves ------------------------------------------------------------------------------
 
-    def sketch(self, through: Sequence[Mark], piece: str) -> Curve:
+    def sketch(self, through: Sequence[Mark]) -> Curve:
         """A curve by hand through five marks; what is drawn of it is said by `keep_arc`.
 
         Raises ValueError when the marks are not those of an ellipse.
@@ -254,11 +283,12 @@ class Paper(Record):
         self._ruled += 1
         ellipse = Ellipse.through([mark.at for mark in through])
         worst = max((mark.sway for mark in through), key=doubt)
-        curve = Curve(f"curve {self._ruled}", ellipse, piece, worst)
+        curve = Curve(f"curve {self._ruled}", ellipse, worst)
+        self._step.ideas.add(Idea.ELLIPSE)
         self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
         return curve
 
-    def bend(self, start: Mark, corner: Mark, end: Mark, on: Mark, piece: str) -> Curve:
+    def bend(self, start: Mark, corner: Mark, end: Mark, on: Mark) -> Curve:
         """A curve by hand that leaves `start` toward a corner and reaches `end` from there, through
         one more mark. Raises ValueError when it is no part of an ellipse.
         """
@@ -266,7 +296,8 @@ class Paper(Record):
         ellipse = Ellipse.touching(start.at, corner.at, end.at, on.at)
         marks = (start, corner, end, on)
         worst = max((mark.sway for mark in marks), key=doubt)
-        curve = Curve(f"curve {self._ruled}", ellipse, piece, worst)
+        curve = Curve(f"curve {self._ruled}", ellipse, worst)
+        self._step.ideas.add(Idea.ELLIPSE)
         self.moved(Do.SKETCH, tuple(mark.name for mark in marks), curve.name)
         return curve
 
@@ -282,46 +313,55 @@ class Paper(Record):
 
     def keep_arc(self, arc: EllipseArc, body: Body) -> None:
         """A finished part of a curve, stopped at the sheet's edge and where nearer things stand."""
-        for part in open_parts(arc, self.sheet, self.nearer, self.tolerance):
+        for part in open_parts(arc, self.sheet, self.standing.before(body.part), self.tolerance):
             if part.barely_seen:
                 continue
             for ends in pairwise(part.ellipse.chords(part.start, part.stop)):
-                stroke = Stroke(*ends, FREE, Role.OUTLINE, body.piece, self._curves)
+                stroke = Stroke(*ends, FREE, Role.OUTLINE, body.part, self._curves)
                 self._step.strokes.append(StepStroke(stroke, "keep"))
             self._curves += 1
 
     # --- tidying -----------------------------------------------------------------------------
 
-    def tidy(self, piece: str) -> None:
-        """Darken a piece's finished lines and erase the guide lines it grew from."""
+    def tidy(self, part: Part) -> None:
+        """Darken a part's finished lines and erase the light ones it grew from."""
         self.finish_guides()
+        self._tidied.append((self._step, part))
         curves: set[int | None] = {None}
-        # A piece is drawn in steps of its own, one after the other.
-        first = next((i for i, step in enumerate(self.steps) if step.piece == piece), 0)
-        before = sum(len(step.strokes) for step in self.steps[:first])
-        own = [drawn for step in self.steps[first:] for drawn in step.strokes]
-        for number, drawn in enumerate(own, start=before):
-            if drawn.stroke.piece != piece:
-                continue
-            keeps = drawn.fate == "keep"
-            (self._step.darkens if keeps else self._step.erases).append(number)
+        for drawn in self.lines_of(part):
             # The chords of a curve are one line to the hand.
             if drawn.stroke.curve is None or drawn.stroke.curve not in curves:
-                self.moved(Do.DARKEN if keeps else Do.ERASE, (), None)
+                self.moved(Do.DARKEN if drawn.fate == "keep" else Do.ERASE, (), None)
             curves.add(drawn.stroke.curve)
+
+    def lines_of(self, part: Part) -> list[StepStroke]:
+        """What is drawn of a part so far."""
+        return [drawn for drawn in self.strokes if drawn.stroke.part == part]
 
     def finish_guides(self) -> None:
         """Fix the ends of the guide lines, now that it is known how far they were needed."""
-        # The last first, so that a line that comes in several parts moves no place still waiting.
-        for guide in reversed(self._guides):
-            whole = guide.drawn(self.sheet)
-            guide.step.strokes[guide.place : guide.place + 1] = self._before_nearer(whole)
+        for guide in self._guides:
+            guide.put(self._before_nearer(guide.drawn(self.sheet), guide.step))
         self._guides.clear()
 
-    def _before_nearer(self, drawn: StepStroke) -> list[StepStroke]:
-        """The parts of a guide line that do not run over nearer things already drawn."""
-        stroke = drawn.stroke
-        covered = self._under_nearer(stroke.segment)
+    def finish(self) -> None:
+        """Nothing more is drawn: lines get their ends, and their numbers where they are named."""
+        self.finish_guides()
+        firsts = list(accumulate((len(step.strokes) for step in self.steps), initial=0))
+        numbers = {id(step): number for number, step in enumerate(self.steps)}
+        strokes = self.strokes
+        for step, part in self._tidied:
+            for number in range(firsts[numbers[id(step)] + 1]):
+                if strokes[number].stroke.part == part:
+                    keeps = strokes[number].fate == "keep"
+                    (step.darkens if keeps else step.erases).append(number)
+
+    def _before_nearer(self, drawn: StepStroke, step: Step | None = None) -> list[StepStroke]:
+        """The parts of a guide line that do not run over what is nearer than the part whose step it
+        is: the lines of a whole word stop at the letters that stand already.
+        """
+        stroke, part = drawn.stroke, (step or self._step).part
+        covered = [] if part is None else self._under_nearer(stroke.segment, part)
         return [
             StepStroke(
                 stroke._replace(start=at(stroke.segment, t0), end=at(stroke.segment, t1)),
@@ -340,10 +380,9 @@ class Paper(Record):
         family: str,
         start: Mark,
         uses: tuple[str, ...],
-        piece: str = "",
         goal: Mark | None = None,
     ) -> Ruled:
         self._ruled += 1
-        ruled = Ruled(f"line {self._ruled}", line, family, start, piece, goal)
+        ruled = Ruled(f"line {self._ruled}", line, family, start, goal)
         self.moved(do, uses, ruled.name)
         return ruled

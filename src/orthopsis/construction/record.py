@@ -2,18 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from orthopsis.construction.doubt import FIRM, Sway
-from orthopsis.construction.moves import Do, Mark, Measure, Move, Step, StepStroke
-from orthopsis.construction.wording import Wording, mark_names
+from orthopsis.construction.moves import (
+    Do,
+    Idea,
+    Mark,
+    Measure,
+    Move,
+    Said,
+    Step,
+    StepStroke,
+    phrase,
+)
 from orthopsis.perspective.plane import Point, direction, distance, toward
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
-from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.tolerance import EXACT, Tolerance
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL, VanishingPoint
+from orthopsis.phrase import Value
 
 
 @dataclass
@@ -25,16 +34,19 @@ class Record:
     """
 
     sheet: Sheet
-    wording: Wording
     tolerance: Tolerance = EXACT
     reading_mm: float | None = None
     steps: list[Step] = field(default_factory=list)
-    _names: Iterator[str] = field(default_factory=lambda: mark_names())
+    _named: int = 0
     _readings: int = 0
 
-    def begin(self, title: str, piece: str | None = None) -> Step:
-        """Open a step; the moves that follow belong to it."""
-        self.steps.append(Step(title, piece))
+    def begin(
+        self, step: str, /, part: Part | None = None, name: Value | None = None, **title: Said
+    ) -> Step:
+        """Open a step by its phrase; the moves that follow belong to it. `title` is what its title
+        speaks of beside the `name` of the part.
+        """
+        self.steps.append(Step(step, part, name, phrase(f"{step}-title", **title)))
         return self.steps[-1]
 
     @property
@@ -43,7 +55,8 @@ class Record:
 
     def mark(self, place: Point, sway: Sway = FIRM) -> Mark:
         """Name a place that a move has made."""
-        mark = Mark(next(self._names), place, sway)
+        mark = Mark(mark_name(self._named), place, sway)
+        self._named += 1
         self._step.marks.append(mark)
         return mark
 
@@ -96,7 +109,8 @@ class Record:
     def given(self, vp: VanishingPoint, eye_level_mm: float) -> Mark:
         """A vanishing point, measured from the left edge, and from the top when off the level."""
         x, y = self._read(vp.at.xy[0]), vp.at.xy[1]
-        mark = Mark(vp.name, Point(x, self._read(y)), self._misread((1.0, 0.0), (0.0, 1.0)))
+        sway = self._misread((1.0, 0.0), (0.0, 1.0))
+        mark = Mark(vp.name, Point(x, self._read(y)), sway, point=True)
         self.moved(Do.MEASURE, (), mark.name)
         self._step.marks.append(mark)
         self._step.measures.append(Measure("left edge", "x", x))
@@ -104,13 +118,14 @@ class Record:
             self._step.measures.append(Measure("top edge", "y", y))
         return mark
 
-    def measuring_point(self, mark: Mark, vp: Mark) -> Mark:
+    def measuring_point(self, name: str, at: Point, vp: Mark, idea: Idea) -> Mark:
         """A measuring or distance point, measured out from its vanishing point."""
-        length_mm = distance(vp.at, mark.at)
-        self.moved(Do.MEASURE, (vp.name,), mark.name)
-        way = direction(vp.at, mark.at)
-        place = toward(vp.at, mark.at, self._read(length_mm))
-        mark = Mark(mark.name, place, {**vp.sway, **self._misread(way)})
+        length_mm = distance(vp.at, at)
+        self.moved(Do.MEASURE, (vp.name,), name)
+        self._step.ideas.add(idea)
+        way = direction(vp.at, at)
+        place = toward(vp.at, at, self._read(length_mm))
+        mark = Mark(name, place, {**vp.sway, **self._misread(way)}, point=True)
         self._step.marks.append(mark)
         self._step.measures.append(Measure(vp.name, "along", length_mm))
         return mark
@@ -141,3 +156,16 @@ class Record:
         self.moved(Do.MEASURE, uses, mark.name)
         self._step.measures.append(Measure(start.name, "along", length_mm))
         return mark
+
+
+def mark_name(number: int) -> str:
+    """A, B, … Z, then A2, B2 …; without I and O, which look like figures.
+
+    >>> [mark_name(number) for number in (0, 23, 24, 48)]
+    ['A', 'Z', 'A2', 'A3']
+    """
+    turn, letter = divmod(number, len(_LETTERS))
+    return _LETTERS[letter] if turn == 0 else f"{_LETTERS[letter]}{turn + 1}"
+
+
+_LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ"

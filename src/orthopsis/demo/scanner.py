@@ -102,7 +102,7 @@ def _truth(line: Drawn) -> dict[str, Any]:
     return {
         "family": line.meant.family,
         "role": str(line.meant.role),
-        "piece": line.meant.piece,
+        "piece": None if line.meant.part is None else str(line.meant.part),
         "curve": line.meant.curve is not None,
         "meant": [point(line.meant.start), point(line.meant.end)],
         "from": point(line.start),

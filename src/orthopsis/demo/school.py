@@ -12,7 +12,7 @@ from concurrent.futures import ProcessPoolExecutor
 from datetime import date, timedelta
 from multiprocessing import get_context
 from pathlib import Path
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 from sqlalchemy import delete, func, select, update
 from sqlalchemy.orm import Session
@@ -20,18 +20,18 @@ from sqlalchemy.orm import Session
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.load import parse
 from orthopsis.exercise.resolve import resolve
-from orthopsis.marking.answer_key import answer_key
 from orthopsis.marking.judge import Asked, check_grey
-from orthopsis.marking.photo import open_grey
-from orthopsis.marking.records import kept_record
-from orthopsis.marking.straighten import as_jpeg
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.records import VerdictRecord, kept_record
+from orthopsis.marking.sheet.photo import open_grey
+from orthopsis.marking.sheet.straighten import as_jpeg
 from orthopsis.school import lessons, shelf, versions
 from orthopsis.school.store import Store
 from orthopsis.school.tables import (
     Base,
     ExerciseRow,
+    GivenMark,
     Lesson,
-    Mark,
     Pupil,
     SchoolClass,
     Setting,
@@ -128,7 +128,7 @@ class _Sheet(NamedTuple):
     understanding: Understanding
     photo: bytes
     straightened: bytes | None
-    record: dict[str, Any]
+    record: VerdictRecord
     words: str
 
 
@@ -159,10 +159,11 @@ def _judged_sheet(order: tuple[str, str, tuple[str, ...], int, Understanding]) -
     photo, _ = scan_sheet(scene, seed, mistakes, flat=seed == 14)
     grey = open_grey(photo)
     verdict = check_grey(Asked(answer_key(scene)), grey)
-    said = [f.message for f in verdict.findings if f.level == "praise"][:1]
-    said += [f.message for f in verdict.findings if f.level == "fix"][:1]
+    said = [f.says for f in verdict.findings if f.level == "praise"][:1]
+    said += [f.says for f in verdict.findings if f.level == "fix"][:1]
+    words = "\n".join(map(scene.words.say, said))
     flat = as_jpeg(verdict.straightened) if verdict.straightened is not None else None
-    return _Sheet(pupil, understanding, photo, flat, kept_record(verdict, grey), "\n".join(said))
+    return _Sheet(pupil, understanding, photo, flat, kept_record(verdict, grey), words)
 
 
 def _hand_in(
@@ -192,7 +193,7 @@ def _fingerprint(session: Session) -> str:
             select(ExerciseRow.id, ExerciseRow.counter).order_by(ExerciseRow.id),
             select(Lesson.id, Lesson.given_on).order_by(Lesson.id),
             select(SheetRow.id, SheetRow.pupil_id).order_by(SheetRow.id),
-            select(Mark.id, Mark.saved_at, Mark.words).order_by(Mark.id),
+            select(GivenMark.id, GivenMark.saved_at, GivenMark.words).order_by(GivenMark.id),
             select(Pupil.id, Pupil.name, Pupil.left).order_by(Pupil.id),
             select(SchoolClass.id, SchoolClass.name, SchoolClass.away).order_by(SchoolClass.id),
         )

@@ -12,11 +12,11 @@ from typing import Any, NamedTuple
 
 from orthopsis.demo.scanner import Setting, hard_setting, scan_sheet
 from orthopsis.exercise.resolve import Scene
-from orthopsis.marking.answer_key import LEVEL_GOALS
-from orthopsis.marking.families import signed_turn_deg
 from orthopsis.marking.fitting import RuledLine, meeting
 from orthopsis.marking.judge import SheetVerdict, check_image
-from orthopsis.marking.verdicts import JudgedStroke, Verdict
+from orthopsis.marking.judging.answer_key import LEVEL_GOALS
+from orthopsis.marking.judging.families import signed_turn_deg
+from orthopsis.marking.judging.verdicts import JudgedStroke, Verdict
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE

@@ -5,11 +5,14 @@ own edges, so that a teacher can say them while drawing.
 from __future__ import annotations
 
 import math
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 from orthopsis.construction.moves import Step
-from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.document import OnePointView, OwnSize, SheetSpec, TwoPointView, ViewSpec
 from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.phrase import About, Length, Number, Phrase, PointName, Several, say
+from orthopsis.pieces.roles import grown, remeasured
+from orthopsis.wording.choices import Units
 
 INCH = 25.4
 
@@ -34,10 +37,6 @@ def board_of(scene: Scene) -> Board:
     return INCHES if scene.wording.units == "in" else METRIC
 
 
-_ACROSS = {"x_mm", "left_vp_mm", "right_vp_mm", "vanishing_point_mm", "centre_mm", "turned_vp_mm"}
-"""Places counted from the left edge; all other lengths only grow."""
-
-
 def board_factor(scene: Scene) -> float:
     """By how much the sheet is enlarged: the largest half number that fits the board."""
     sheet, board = scene.sheet, board_of(scene)
@@ -52,61 +51,52 @@ def on_board(scene: Scene) -> Scene:
     left = (board.width_mm - factor * scene.sheet.width_mm) / 2.0
     # What is measured at the board should be said in round numbers.
     left = math.floor(left / board.round_mm) * board.round_mm
-    data = to_data(exercise)
-    grown = _grown(data, "", factor, left)
-    grown["sheet"] = {"size": {"width_mm": board.width_mm, "height_mm": board.height_mm}}
+    large = remeasured(exercise, grown(factor, left))
+    size = OwnSize(width_mm=board.width_mm, height_mm=board.height_mm)
     # Inches stay inches; whoever teaches in millimetres says centimetres at the board.
-    units = "in" if scene.wording.units == "in" else "cm"
-    grown["wording"] = {**data.get("wording", {}), "units": units}
-    if grown["view"].get("eye_height_mm") is None:
-        grown["view"]["eye_height_mm"] = factor * scene.main.eye_height_mm
-    if exercise.view.kind == "one-point" and grown["view"].get("viewing_distance_mm") is None:
-        grown["view"]["viewing_distance_mm"] = factor * scene.sheet.width_mm / 2.0
-    if exercise.view.kind == "two-point" and grown["view"].get("centre_mm") is None:
+    units: Units = "in" if scene.wording.units == "in" else "cm"
+    view = _settled(large.view, scene, factor, left)
+    return resolve(
+        large.model_copy(
+            update={
+                "sheet": SheetSpec(size=size),
+                "wording": exercise.wording.model_copy(update={"units": units}),
+                "view": view,
+            }
+        )
+    )
+
+
+def _settled(view: ViewSpec, scene: Scene, factor: float, left: float) -> ViewSpec:
+    """The view with what follows from the sheet, which the board has not."""
+    if view.eye_height_mm is None:
+        view = view.model_copy(update={"eye_height_mm": factor * scene.main.eye_height_mm})
+    if isinstance(view, OnePointView) and view.viewing_distance_mm is None:
+        far = factor * scene.sheet.width_mm / 2.0
+        view = view.model_copy(update={"viewing_distance_mm": far})
+    if isinstance(view, TwoPointView) and view.centre_mm is None:
         assert scene.main.eye is not None
-        grown["view"]["centre_mm"] = left + factor * scene.main.eye.principal.x
-    return resolve(from_data(grown))
+        centre = left + factor * scene.main.eye.principal.x
+        view = view.model_copy(update={"centre_mm": centre})
+    return view
 
 
-def _grown(value: Any, name: str, factor: float, left: float) -> Any:
-    """A part of the document enlarged, by the names of its fields."""
-    if isinstance(value, dict):
-        return {key: _grown(inner, key, factor, left) for key, inner in value.items()}
-    if name == "third_vp_mm" and value is not None:
-        return [left + factor * value[0], factor * value[1]]
-    if isinstance(value, list):
-        # Corners and holes of a shape are lengths on its own face.
-        own = "length_mm" if name in ("corners", "holes") else name
-        return [_grown(inner, own, factor, left) for inner in value]
-    if not name.endswith("_mm") or not isinstance(value, (int, float)):
-        return value
-    return left + factor * value if name in _ACROSS else factor * value
-
-
-def reach_note(scene: Scene, made: Step) -> str:
-    """What to do in a step whose lines are longer than the board's ruler; "" where it reaches."""
+def reach_note(scene: Scene, made: Step) -> Phrase | None:
+    """What to do in a step whose lines are longer than the board's ruler; None where it reaches."""
     ruler_mm = board_of(scene).ruler_mm
     longest = max(
         (math.dist(*drawn.stroke.segment) for drawn in made.strokes if drawn.stroke.curve is None),
         default=0.0,
     )
     if longest <= ruler_mm:
-        return ""
-    length = scene.wording.length
-    return (
-        f"The longest line here is {scene.wording.rough(longest)}, longer than a ruler of "
-        f"{length(ruler_mm)}: stretch a string between its ends, mark two places under it, and "
-        "draw in two goes."
-    )
+        return None
+    return say("board-reach", longest=About(longest), ruler=Length(ruler_mm))
 
 
-def points_note(scene: Scene) -> str:
-    """Where points beside the board go, or ""."""
+def points_note(scene: Scene) -> Phrase | None:
+    """Where points beside the board go; None where none is."""
     beyond = scene.far_points
     if not beyond:
-        return ""
-    names = " and ".join(vp.name for vp in beyond)
-    return (
-        f"{names} lie{'s' if len(beyond) == 1 else ''} beside the board: put a piece of tape on "
-        "the wall there, or let a pupil hold the end of a string, level with the line."
-    )
+        return None
+    names = Several(tuple(PointName(vp.name) for vp in beyond))
+    return say("board-points", points=names, count=Number(float(len(beyond))))

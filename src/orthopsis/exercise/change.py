@@ -9,9 +9,10 @@ from typing import Any
 from pydantic import BaseModel
 
 from orthopsis.exercise.document import Exercise
+from orthopsis.pieces.piece import Piece
+from orthopsis.pieces.roles import Path
 
-Path = tuple[str | int, ...]
-Value = float | tuple[float, float]
+NewValue = float | tuple[float, float]
 
 
 @dataclass(frozen=True)
@@ -19,7 +20,7 @@ class Change:
     """A new value for one field of the document."""
 
     path: Path
-    value: Value
+    value: NewValue
 
 
 def with_changes(exercise: Exercise, changes: Iterable[Change]) -> Exercise:
@@ -29,10 +30,12 @@ def with_changes(exercise: Exercise, changes: Iterable[Change]) -> Exercise:
     return exercise
 
 
-def _with(place: Any, path: Path, value: Value) -> Any:
+def _with(place: Any, path: Path, value: NewValue) -> Any:
     if not path:
         return value
     first, *rest = path
+    if isinstance(place, Piece) and isinstance(first, str):
+        return place.with_value(first, _with(place.value(first), tuple(rest), value))
     if isinstance(place, BaseModel) and isinstance(first, str):
         inner = _with(getattr(place, first), tuple(rest), value)
         return place.model_copy(update={first: inner})

@@ -11,17 +11,20 @@ from __future__ import annotations
 import math
 from typing import Any
 
+from orthopsis.construction.moves import StepKey
 from orthopsis.exercise.document import DemandName, DemandSpec, Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.pieces.base import Grip
-from orthopsis.pieces.cut import share_on_paper
-from orthopsis.pieces.letters import Letters
+from orthopsis.pieces.placement.depth import Cut, share_on_paper
+from orthopsis.pieces.registry import AnyPiece
+from orthopsis.pieces.roles import Role, roles_of
 
 ROUND_MM = 5.0
-DEPTHS = ("depth", "left", "right")
-"""Cuts that say how far a thing goes back."""
+EYE_LEVEL_STEP, POINTS_STEP = (
+    str(StepKey("", 0, name, 1)) for name in ("eye-level-line", "points")
+)
 
 
 def demand_spec(exercise: Exercise, name: DemandName) -> DemandSpec:
@@ -45,25 +48,14 @@ def demand_spec(exercise: Exercise, name: DemandName) -> DemandSpec:
 def for_demand(exercise: Exercise, name: DemandName) -> Exercise:
     """The exercise as that demand has it. Raises ExerciseError."""
     spec = demand_spec(exercise, name)
-    data = to_data(exercise)
-    data["demands"] = {}
     scene = resolve(exercise)
-    kept = [
-        (number, piece)
-        for number, piece in enumerate(data["pieces"])
-        if piece["id"] not in spec.leave_out and _base(piece) not in spec.leave_out
-    ]
-    if spec.depth != "as it is":
-        for number, piece in kept:
-            _deepen(scene, number, piece, spec.depth)
-    data["pieces"] = [piece for _, piece in kept]
-    for piece in data["pieces"]:
-        if spec.letters is not None and piece["kind"] == "letters":
-            piece["text"] = piece["text"].strip()[: spec.letters].strip()
+    asked = exercise.model_copy(update={"pieces": _kept(scene, spec)})
+    data = to_data(asked)
+    data["demands"] = {}
     if spec.points_printed:
         run = data.get("run") or {}
         said = dict(run.get("steps", {}))
-        for key in ("/eye level", "/points"):
+        for key in (EYE_LEVEL_STEP, POINTS_STEP):
             said[key] = {**said.get(key, {}), "hidden": True}
         data["run"] = {**run, "steps": said}
     if spec.tone is not None:
@@ -75,10 +67,19 @@ def for_demand(exercise: Exercise, name: DemandName) -> Exercise:
     return from_data(data)
 
 
-def _base(piece: dict[str, Any]) -> str | None:
-    """The block on whose lines a piece stands: it goes with it."""
-    stack = piece.get("stack")
-    return stack.get("on") if isinstance(stack, dict) else stack
+def _kept(scene: Scene, spec: DemandSpec) -> list[AnyPiece]:
+    """The pieces that stay, as the demand has them; what rests on one goes with it."""
+    kept, gone = [], set(spec.leave_out)
+    for number, piece in enumerate(scene.exercise.pieces):
+        if piece.id in gone or gone & set(piece.rests_on):
+            gone.add(piece.id)
+            continue
+        if spec.depth != "as it is":
+            piece = _deepened(scene, number, spec.depth)
+        if spec.letters is not None:
+            piece = piece.shortened(spec.letters)
+        kept.append(piece)
+    return kept
 
 
 def _further_half(exercise: Exercise) -> list[str]:
@@ -89,24 +90,25 @@ def _further_half(exercise: Exercise) -> list[str]:
 
 def _half_a_word(exercise: Exercise) -> int | None:
     """Half of the letters where a single word is all there is."""
-    if len(exercise.pieces) != 1 or not isinstance(exercise.pieces[0], Letters):
+    words = [piece.word for piece in exercise.pieces]
+    if len(words) != 1 or words[0] is None:
         return None
-    return max(1, math.ceil(len(exercise.pieces[0].text) / 2))
+    return max(1, math.ceil(len(words[0]) / 2))
 
 
-def _deepen(scene: Scene, number: int, piece: dict[str, Any], depth: str) -> None:
-    """Give the depths of a piece in another way, as they are now and rounded."""
-    placed = scene.pieces[number]
-    if getattr(placed, "stack", None) is not None:
-        return
-    stage = scene.stage(number)
-    for grip in placed.grips(stage):
-        if grip.field in DEPTHS and piece.get(grip.field) is not None:
-            new = _cut(scene, grip, depth)
-            if new is not None:
-                old = piece[grip.field]
-                start = {"from": old["from"]} if old.get("from") else {}
-                piece[grip.field] = {**start, **new}
+def _deepened(scene: Scene, number: int, depth: str) -> AnyPiece:
+    """A piece with its depths in another way, as they are now and rounded."""
+    piece = scene.exercise.pieces[number]
+    roles = roles_of(type(piece.place))
+    for grip in piece.grips(scene.stage(number)):
+        if roles.get(grip.field) is not Role.DEPTH:
+            continue
+        new = _cut(scene, grip, depth)
+        if new is not None:
+            start = piece.value(grip.field).from_
+            cut = Cut.model_validate({**new, "from": start})
+            piece = piece.with_value(grip.field, cut)
+    return piece
 
 
 def _cut(scene: Scene, grip: Grip, depth: str) -> dict[str, Any] | None:

@@ -1,4 +1,4 @@
-"""The exercise document, version 1, as strict models; its JSON Schema comes from them."""
+"""The exercise document as strict models; its JSON Schema comes from them."""
 
 from __future__ import annotations
 
@@ -6,12 +6,13 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.wording import Far, LineName, Reading, Spelling, Square, Units
-from orthopsis.pieces.base import Length, Measures, Millimetres
+from orthopsis.exercise.upgrade import upgraded
+from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointAcross, Reference
 from orthopsis.pieces.registry import AnyPiece
+from orthopsis.pieces.roles import Role
+from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units
 
 FORMAT: Literal["orthopsis-exercise"] = "orthopsis-exercise"
-VERSION: Literal[1] = 1
 MAX_PIECES = 500
 
 SizeName = Literal["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18x24in"]
@@ -21,8 +22,8 @@ ViewName = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 _-]{0,29}$")]
 class OwnSize(Measures):
     """A sheet of any size."""
 
-    width_mm: Annotated[float, Field(ge=50, le=3000)]
-    height_mm: Annotated[float, Field(ge=50, le=3000)]
+    width_mm: Annotated[float, Field(ge=50, le=3000), Role.LENGTH]
+    height_mm: Annotated[float, Field(ge=50, le=3000), Role.LENGTH]
 
 
 class SheetSpec(Measures):
@@ -45,7 +46,7 @@ class WordingSpec(Measures):
     units: Units | None = None
     line: LineName = "eye level"
     spelling: Spelling = "UK"
-    reading: Reading = "full"
+    reading: ReadingLevel = "full"
     square: Square = "set square"
     ruler_mm: Annotated[float, Field(ge=100, le=2000)] | None = None
     far: Far = "long ruler"
@@ -80,7 +81,7 @@ DemandName = Literal["first steps", "standard", "stretch"]
 class DemandSpec(Measures):
     """What a demand asks for beside the exercise as it stands; `letters` shortens its words."""
 
-    leave_out: Annotated[list[str], Field(max_length=500)] = Field(default_factory=list)
+    leave_out: Annotated[list[Reference], Field(max_length=500)] = Field(default_factory=list)
     letters: Annotated[int, Field(ge=1, le=40)] | None = None
     points_printed: bool = False
     depth: Literal["as it is", "by eye", "measured", "true"] = "as it is"
@@ -112,22 +113,22 @@ class RunSpec(Measures):
 class OnePointView(Measures):
     """Everything that runs away meets in one point on the eye level."""
 
-    kind: Literal["one-point"]
-    eye_level_mm: Millimetres
-    vanishing_point_mm: Millimetres
-    viewing_distance_mm: Length | None = None
-    eye_height_mm: Length | None = None
+    kind: Annotated[Literal["one-point"], Role.NAME]
+    eye_level_mm: Down
+    vanishing_point_mm: PointAcross
+    viewing_distance_mm: EyeLength | None = None
+    eye_height_mm: EyeLength | None = None
 
 
 class TwoPointView(Measures):
     """Two families of level lines, each with its point on the eye level."""
 
-    kind: Literal["two-point"]
-    eye_level_mm: Millimetres
-    left_vp_mm: Millimetres
-    right_vp_mm: Millimetres
-    centre_mm: Millimetres | None = None
-    eye_height_mm: Length | None = None
+    kind: Annotated[Literal["two-point"], Role.NAME]
+    eye_level_mm: Down
+    left_vp_mm: PointAcross
+    right_vp_mm: PointAcross
+    centre_mm: Annotated[Millimetres, Role.GAZE] | None = None
+    eye_height_mm: EyeLength | None = None
 
     @model_validator(mode="after")
     def _left_of_right(self) -> TwoPointView:
@@ -141,12 +142,12 @@ class TwoPointView(Measures):
 class ThreePointView(Measures):
     """Two families of level lines with their points, and uprights that meet above or below."""
 
-    kind: Literal["three-point"]
-    eye_level_mm: Millimetres
-    left_vp_mm: Millimetres
-    right_vp_mm: Millimetres
-    third_vp_mm: tuple[Millimetres, Millimetres]
-    eye_height_mm: Length | None = None
+    kind: Annotated[Literal["three-point"], Role.NAME]
+    eye_level_mm: Down
+    left_vp_mm: PointAcross
+    right_vp_mm: PointAcross
+    third_vp_mm: tuple[PointAcross, Down]
+    eye_height_mm: EyeLength | None = None
 
     @model_validator(mode="after")
     def _a_triangle(self) -> ThreePointView:
@@ -167,7 +168,7 @@ class Exercise(Measures):
     """One exercise: a sheet, how it is seen, and the pieces that stand on it."""
 
     format: Literal["orthopsis-exercise"]
-    version: Literal[1]
+    version: Literal[1, 2]
     title: Annotated[str, Field(min_length=1, max_length=120)]
     age: Annotated[int, Field(ge=5, le=18)] | None = None
     sheet: SheetSpec
@@ -181,18 +182,30 @@ class Exercise(Measures):
     views: Annotated[dict[ViewName, ViewSpec], Field(max_length=20, default_factory=dict)]
     pieces: Annotated[list[AnyPiece], Field(max_length=MAX_PIECES, default_factory=list)]
 
+    @model_validator(mode="before")
+    @classmethod
+    def _as_of_now(cls, data: Any) -> Any:
+        """Documents of earlier versions are brought up to this one."""
+        return upgraded(data) if isinstance(data, dict) else data
+
     @model_validator(mode="after")
     def _names_agree(self) -> Exercise:
         seen: set[str] = set()
+        known: set[str] = set()
         for number, piece in enumerate(self.pieces):
             if piece.id in seen:
                 raise ValueError(f"pieces[{number}].id: '{piece.id}' is used twice; rename one")
             seen.add(piece.id)
+            if piece.lasting in known:
+                raise ValueError(
+                    f"pieces[{number}].uid: '{piece.lasting}' is used twice; leave one of them out"
+                )
+            known.add(piece.lasting)
             if piece.view is not None and piece.view not in self.views:
                 raise ValueError(
                     f"pieces[{number}].view: there is no view '{piece.view}'; add it to views"
                 )
-            if piece.turned_vp_mm is not None and piece.id in self.views:
+            if piece.place.turned and piece.id in self.views:
                 raise ValueError(
                     f"pieces[{number}].id: '{piece.id}' is a view's name too, and both name "
                     "vanishing points; rename the piece"

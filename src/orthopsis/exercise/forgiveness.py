@@ -14,11 +14,11 @@ from dataclasses import dataclass
 
 from orthopsis.construction.doubt import doubt
 from orthopsis.construction.moves import Step
-from orthopsis.exercise.change import Change, Path, Value
-from orthopsis.exercise.document import OnePointView, ThreePointView, ViewSpec
+from orthopsis.exercise.change import Change, NewValue
+from orthopsis.exercise.document import ViewSpec
 from orthopsis.exercise.resolve import Scene, steps
 from orthopsis.perspective.segments import XY
-from orthopsis.pieces.block import Block
+from orthopsis.pieces.roles import SET_ON_PAPER, Path, Role, told
 
 READING_MM = 0.5
 """What a ruler is read to (common practice, no published source)."""
@@ -61,10 +61,11 @@ def rounded_miss_mm(scene: Scene, made: Sequence[Step]) -> float:
 
 
 @dataclass(frozen=True)
-class Reading:
+class SetMeasure:
     """One measure that a pupil sets: where it stands in the document and its value.
 
-    `per_mm` is what the field changes by for a millimetre on paper, `index` its place in a pair.
+    `per_mm` is what the field changes by for a millimetre on paper, `index` its place in a pair;
+    `down` tells that it is counted from the top.
     """
 
     path: Path
@@ -72,51 +73,41 @@ class Reading:
     per_mm: float = 1.0
     pair: tuple[float, float] | None = None
     index: int = 0
+    down: bool = False
 
     def off(self, mm: float) -> Change:
         """The document's change when it is misread by so much."""
         value = self.value + mm * self.per_mm
-        new: Value = value
+        new: NewValue = value
         if self.pair is not None:
             new = (value, self.pair[1]) if self.index == 0 else (self.pair[0], value)
         return Change(self.path, new)
 
 
-def readings(scene: Scene) -> Iterator[Reading]:
+def set_measures(scene: Scene) -> Iterator[SetMeasure]:
     """Every measure that a pupil sets, those of the views first."""
     yield from _of_view(("view",), scene.exercise.view)
     for name, view in scene.exercise.views.items():
-        yield from _of_view(("views", name), view)
-    for number, piece in enumerate(scene.exercise.pieces):
-        path = ("pieces", number)
-        for anchor in ("front", "edge", "stack"):
-            fields = getattr(piece, anchor, None)
-            if fields is not None:
-                for name in type(fields).model_fields:
-                    value = getattr(fields, name)
-                    if isinstance(value, float):
-                        yield Reading((*path, anchor, name), value)
-        if isinstance(piece, Block) and piece.stack is not None:
-            continue
-        for grip in piece.grips(scene.stage(number)):
-            if grip.field == "edge":
-                continue
-            way = math.dist(grip.start.xy, grip.goal.xy)
-            per_mm = 1.0 / way if grip.way == "fraction" and way else 1.0
-            value = getattr(getattr(piece, grip.field), grip.way)
-            yield Reading((*path, grip.field, grip.way), value, per_mm)
-
-
-def _of_view(path: Path, view: ViewSpec) -> Iterator[Reading]:
-    if len(path) == 1:
         # All views of a sheet share the eye level, so it is read once.
-        yield Reading((*path, "eye_level_mm"), view.eye_level_mm)
-    if isinstance(view, OnePointView):
-        yield Reading((*path, "vanishing_point_mm"), view.vanishing_point_mm)
-        return
-    yield Reading((*path, "left_vp_mm"), view.left_vp_mm)
-    yield Reading((*path, "right_vp_mm"), view.right_vp_mm)
-    if isinstance(view, ThreePointView):
-        for index in (0, 1):
-            pair = view.third_vp_mm
-            yield Reading((*path, "third_vp_mm"), pair[index], pair=pair, index=index)
+        yield from (one for one in _of_view(("views", name), view) if one.down is False)
+    for number, piece in enumerate(scene.exercise.pieces):
+        grips = piece.grips(scene.stage(number))
+        ways = {grip.field: math.dist(grip.start.xy, grip.goal.xy) for grip in grips}
+        for path, role, value in told(piece.place, ("pieces", number)):
+            way = ways.get(str(path[2]), 0.0)
+            if role in SET_ON_PAPER:
+                yield SetMeasure(path, value)
+            elif role is Role.SHARE and way:
+                yield SetMeasure(path, value, 1.0 / way)
+
+
+def _of_view(path: Path, view: ViewSpec) -> Iterator[SetMeasure]:
+    for where, role, value in told(view, path):
+        if role not in SET_ON_PAPER:
+            continue
+        *field, last = where
+        if isinstance(last, int):
+            pair = getattr(view, str(field[-1]))
+            yield SetMeasure(tuple(field), value, pair=pair, index=last)
+        else:
+            yield SetMeasure(where, value, down=role is Role.DOWN)

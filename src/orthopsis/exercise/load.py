@@ -4,13 +4,15 @@ from __future__ import annotations
 
 import json
 import re
-from collections.abc import Mapping, Sequence, Set
+from collections.abc import Iterator, Mapping, Sequence, Set
 from typing import Any
 
 from pydantic import ValidationError
 
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.document import FORMAT, VERSION, Exercise
+from orthopsis.exercise.document import FORMAT, Exercise
+from orthopsis.exercise.upgrade import VERSION
+from orthopsis.pieces.piece import PLACE
 from orthopsis.pieces.registry import KINDS
 
 MAX_BYTES = 2_000_000
@@ -77,7 +79,7 @@ def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset())
     found = errors[0]
     location = [
         part
-        for part in found["loc"]
+        for part in _in_document(found["loc"])
         if part not in _UNION_TAGS | skip and not str(part).startswith("literal[")
     ]
     path, message = field_path(location), found["msg"]
@@ -105,6 +107,16 @@ def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset())
             if isinstance(value, str | int | float) and not isinstance(value, bool):
                 message = f"{message}; it is {value!r}"
     return ExerciseError(path, message)
+
+
+def _in_document(location: Sequence[str | int]) -> Iterator[str | int]:
+    """The parts of a path as the document has them: fields of a placement stand in their piece."""
+    parts = iter(location)
+    for part in parts:
+        if part == PLACE:
+            next(parts, None)
+        else:
+            yield part
 
 
 def _first_line(error: Exception) -> str:

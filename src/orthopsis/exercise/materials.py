@@ -6,19 +6,22 @@ import math
 from typing import NamedTuple
 
 from orthopsis.exercise.resolve import Scene
+from orthopsis.phrase import Length, Number, Own, Phrase, say
 
 
 class Material(NamedTuple):
     """A thing, and how many pupils can share one."""
 
-    name: str
+    name: Phrase
     shared_by: int = 1
     spare: float = 0.0
 
     @property
-    def each(self) -> str:
+    def each(self) -> Phrase:
         """What one pupil needs of it."""
-        return "1" if self.shared_by == 1 else f"1 for {self.shared_by}"
+        if self.shared_by == 1:
+            return say("one-each")
+        return say("one-for", pupils=Number(float(self.shared_by)))
 
     def for_class(self, pupils: int) -> int:
         """How many for a class, with a few spare where they are used up."""
@@ -28,24 +31,22 @@ class Material(NamedTuple):
 def materials(scene: Scene) -> list[Material]:
     """The list for an exercise (common practice, no published source)."""
     wording, exercise = scene.wording, scene.exercise
-    size = exercise.sheet.size if isinstance(exercise.sheet.size, str) else "drawing"
-    eraser = "rubber" if wording.spelling == "UK" else "eraser"
+    size = exercise.sheet.size
+    paper = say("sheet-of", size=Own(size)) if isinstance(size, str) else say("sheet-of-own-size")
     plain_mm = 300.0 if wording.units != "in" else 304.8
-    ruler = wording.length(wording.ruler_mm or plain_mm)
     found = [
-        Material(f"sheet of {size} paper", spare=0.1),
-        Material("HB pencil", spare=0.1),
-        Material("2B pencil", spare=0.1),
-        Material(eraser, shared_by=2),
-        Material(f"clear ruler, {ruler}"),
-        Material(wording.square, shared_by=1 if wording.square == "folded paper" else 2),
-        Material("fineliner for inking", shared_by=2),
+        Material(paper, spare=0.1),
+        Material(say("pencil-hb"), spare=0.1),
+        Material(say("pencil-2b"), spare=0.1),
+        Material(say("eraser"), shared_by=2),
+        Material(say("clear-ruler", long=Length(wording.ruler_mm or plain_mm))),
+        Material(say("square"), shared_by=1 if wording.square == "folded paper" else 2),
+        Material(say("fineliner"), shared_by=2),
     ]
     if exercise.tone is not None:
-        found.append(Material("set of coloured pencils", shared_by=3))
+        found.append(Material(say("coloured-pencils"), shared_by=3))
     beyond = len(scene.far_points)
     if beyond:
-        each = "a strip" if beyond == 1 else f"{beyond} strips"
-        found.append(Material(f"{each} of paper for the far points", spare=0.1))
-        found.append(Material("roll of tape", shared_by=6))
+        found.append(Material(say("strips", count=Number(float(beyond))), spare=0.1))
+        found.append(Material(say("tape"), shared_by=6))
     return found

@@ -6,14 +6,15 @@ What the trade does, with no published source unless said; a teacher changes eve
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Do, Step
+from orthopsis.construction.moves import Idea, Step
 from orthopsis.exercise.document import LessonSpec, TwoPointView
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.runthrough import run_through
+from orthopsis.phrase import Number, Phrase, say
 
 PLANNED_AGE = 10
 """The age that the moves' minutes are meant for."""
@@ -28,7 +29,6 @@ class Period(NamedTuple):
     first: int
     last: int
     minutes: float
-    ends_with: str
 
 
 class Plan(NamedTuple):
@@ -51,12 +51,16 @@ def lesson_plan(scene: Scene) -> Plan:
     return Plan(
         minutes=sum(times),
         periods=periods(made, times, spec.period_min),
-        materials=spec.materials or [item.name for item in materials(scene)],
-        words=spec.words or words_to_introduce(scene, made),
-        look_for=spec.look_for or what_to_look_for(scene, made),
-        cautions=spec.cautions or cautions(scene),
+        materials=spec.materials or _said(scene, (item.name for item in materials(scene))),
+        words=spec.words or _said(scene, words_to_introduce(scene, made)),
+        look_for=spec.look_for or _said(scene, what_to_look_for(scene, made)),
+        cautions=spec.cautions or _said(scene, cautions(scene)),
         notes=spec.notes,
     )
+
+
+def _said(scene: Scene, phrases: Iterable[Phrase]) -> list[str]:
+    return list(map(scene.words.say, phrases))
 
 
 def minutes_at(step: Step, age: int | None) -> float:
@@ -81,7 +85,7 @@ def periods(made: Sequence[Step], times: Sequence[float], period_min: float) -> 
         if last + 1 < len(made):
             last = _sensible_end(made, times, first, last, room)
         used = sum(times[first : last + 1])
-        found.append(Period(first + 1, last + 1, used, made[last].title))
+        found.append(Period(first + 1, last + 1, used))
         first = last + 1
     return found
 
@@ -91,73 +95,48 @@ def _sensible_end(
 ) -> int:
     """The last step up to `last` after which another thing begins; `last` where that is early."""
     for end in range(last, first - 1, -1):
-        new_thing = made[end + 1].piece != made[end].piece
+        new_thing = made[end + 1].part != made[end].part
         if new_thing and sum(times[first : end + 1]) >= room / 2.0:
             return end
     return last
 
 
-def words_to_introduce(scene: Scene, made: Sequence[Step]) -> list[str]:
+def words_to_introduce(scene: Scene, made: Sequence[Step]) -> list[Phrase]:
     """The trade's terms that come up, in the order in which they do."""
-    wording, found = scene.wording, []
-    found.append(f"{wording.eye_level}: as high as our eyes; all level things vanish on it")
-    many = len(scene.vanishing_points) > 1
-    name = "vanishing points (VPs)" if many else "vanishing point (VP)"
-    found.append(f"{name}: where lines that run away from us meet on paper")
-    found.append("guide line: a light line that helps and is rubbed out or covered")
-    if scene.exercise.view.kind == "one-point":
-        found.append("orthogonal: a line that goes to the vanishing point")
-    if scene.exercise.view.kind == "three-point":
-        found.append("worm's-eye and bird's-eye view: looking up, and looking down")
-    does = {move.do for step in made for move in step.moves}
-    if Do.SLIDE in does:
-        found.append("parallel: the same way, never meeting; found by sliding the set square")
-    if any("distance point" in step.instruction for step in made):
-        found.append("distance point: carries a true length into the depth")
-    if any("measuring point" in step.instruction for step in made):
-        found.append("measuring point: carries a true length into the depth")
-    if any("diagonal" in step.instruction for step in made):
-        found.append("diagonal: from corner to corner; two of them find the middle of a face")
-    if Do.SKETCH in does:
-        found.append("ellipse: what a circle looks like when it turns away from us")
+    kind = scene.exercise.view.kind
+    found = [say("term-eye-level"), say("term-points", count=_many(scene.vanishing_points))]
+    found.append(say("term-guide-line"))
+    if kind == "one-point":
+        found.append(say("term-orthogonal"))
+    if kind == "three-point":
+        found.append(say("term-views"))
+    ideas = {idea for step in made for idea in step.ideas}
+    found += [say(f"term-{idea}") for idea in Idea if idea in ideas]
     if scene.exercise.tone is not None:
-        found.append("value: how dark a tone is, from 0, paper white, to 3")
+        found.append(say("term-value"))
     return found
 
 
-def what_to_look_for(scene: Scene, made: Sequence[Step]) -> list[str]:
+def _many(things: Sequence[object]) -> Number:
+    return Number(float(len(things)))
+
+
+def what_to_look_for(scene: Scene, made: Sequence[Step]) -> list[Phrase]:
     """What goes wrong most, seen while walking round."""
-    wording = scene.wording
-    found = [
-        f"The {wording.eye_level} is equally far from the top at both ends.",
-        "Light lines first: can they still be rubbed out?",
-        "The ruler lies on the point itself, not beside it.",
-    ]
+    names = ["eye-level", "light-lines", "ruler-on-point"]
     if scene.far_points:
-        found.append("Strips are taped so that they cannot turn; the point is marked on them.")
+        names.append("strips")
     if isinstance(scene.exercise.view, TwoPointView):
-        found.append("Left sides go to the left point and right sides to the right one.")
-        found.append("Opposite corner to opposite point: the back corner falls under the other.")
-    if scene.exercise.view.kind == "three-point":
-        found.append("Every upright leads to VP3; none is drawn square to the paper's edge.")
-    else:
-        found.append("Uprights are square to the paper's edge, not laid by eye.")
+        names += ["sides", "opposite"]
+    names.append("uprights-to-vp3" if scene.exercise.view.kind == "three-point" else "uprights")
     if any(step.tried for step in made):
-        found.append("No line runs through the shape itself: count the lines that are drawn.")
-    found.append("Count: is a corner forgotten?")
-    return found
+        names.append("corner-rule")
+    return [say(f"look-for-{name}") for name in (*names, "count")]
 
 
-def cautions(scene: Scene) -> list[str]:
+def cautions(scene: Scene) -> list[Phrase]:
     """What needs care, and the school's own rules, which come first."""
-    found = []
-    if scene.far_points:
-        found.append("Craft knives for cutting strips are for supervised use; scissors do as well.")
-    if any(part.piece.kind == "cylinder" for part in scene.parts if hasattr(part.piece, "kind")):
-        found.append("Compass points are sharp: for supervised use.")
-    found.append(
-        "Permanent markers for inking: in a ventilated room, not with solvent-sensitive pupils."
-    )
-    found.append("Long metre rulers are carried upright.")
-    found.append("The school's own risk assessment and local rules come first.")
-    return found
+    names = ["knives"] if scene.far_points else []
+    if any(body.seen_ovals for body in scene.bodies):
+        names.append("compasses")
+    return [say(f"caution-{name}") for name in (*names, "markers", "metre-rulers", "own-rules")]

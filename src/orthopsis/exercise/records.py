@@ -1,18 +1,135 @@
-"""The drawing and its steps as plain data: what `draw` and `steps` print and the web sends."""
+"""The drawing and its steps as records: what `draw` and `steps` print, and what the web sends.
+
+One model each, for the command line and the web alike; what is not set is not put out.
+"""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any
+from typing import Annotated, Any, Literal
 
-from orthopsis.construction.moves import Step
+from pydantic import BaseModel, ConfigDict, Field
+
+from orthopsis.construction.moves import Step, StepStroke
 from orthopsis.exercise.forgiveness import forgiveness, rounded_miss_mm
 from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.told import check, instruction, measures_of, title
 from orthopsis.exercise.tone import Plane
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint
+from orthopsis.phrase import Number, say
+from orthopsis.wording.words import Words
 
 DECIMALS = 6
+XY = tuple[float, float]
+RoleName = Literal["outline", "hidden", "guide", "shadow", "tone"]
+
+
+class Record(BaseModel):
+    """What is put out: built from values that are right, so that they are not checked again."""
+
+    model_config = ConfigDict(populate_by_name=True, from_attributes=True)
+
+    def plain(self) -> dict[str, Any]:
+        """The record as it is printed or kept."""
+        return self.model_dump(mode="json", by_alias=True, exclude_unset=True)
+
+
+class SheetRecord(Record):
+    width_mm: float
+    height_mm: float
+
+
+class VanishingPointRecord(Record):
+    """A vanishing point: its place, or its direction when it lies at infinity."""
+
+    name: str
+    x_mm: float | None = None
+    y_mm: float | None = None
+    direction: XY | None = None
+
+
+class StrokeRecord(Record):
+    """A line; the chords of one curve share its number."""
+
+    start: Annotated[XY, Field(alias="from")]
+    end: Annotated[XY, Field(alias="to")]
+    family: str
+    role: RoleName
+    piece: str | None
+    curve: int | None = None
+
+
+class PlaneRecord(Record):
+    """A toned plane: its value, 0 paper white to 3 darkest, and its loops."""
+
+    piece: str
+    value: int
+    loops: list[list[XY]]
+
+
+class DrawingRecord(Record):
+    """What `draw --format json` prints."""
+
+    version: Literal[1] = 1
+    sheet: SheetRecord
+    eye_level_mm: float
+    vanishing_points: list[VanishingPointRecord]
+    strokes: list[StrokeRecord]
+    planes: list[PlaneRecord] | None = None
+
+
+class MarkRecord(Record):
+    name: str
+    at: XY
+
+
+class MeasureRecord(Record):
+    zero: str
+    axis: Literal["x", "y", "along"]
+    mm: float
+
+
+class StepStrokeRecord(StrokeRecord):
+    fate: Literal["keep", "guide", "erase"]
+
+
+class StepRecord(Record):
+    """A step as it is said and drawn.
+
+    `names` are the marks that its words name, `said` its measures as a teacher's words may call
+    them: {1} is the first. `key` is what it is known by; the `second` part of a split step shares
+    the first one's.
+    """
+
+    number: int
+    title: str
+    piece: str | None
+    instruction: str
+    minutes: float
+    marks: list[MarkRecord]
+    measures: list[MeasureRecord]
+    strokes: list[StepStrokeRecord]
+    tried: list[StrokeRecord]
+    darkens: list[int]
+    erases: list[int]
+    check: str
+    key: str
+    hidden: bool
+    note: str
+    second: bool
+    names: list[str]
+    said: list[str]
+
+
+class StepsRecord(Record):
+    """What `steps --format json` prints; `forgiveness_mm` is the misreading that lets no corner
+    gape, null when nothing is drawn.
+    """
+
+    version: Literal[1] = 1
+    steps: list[StepRecord]
+    forgiveness_mm: float | None
 
 
 def number(value: float) -> float:
@@ -20,89 +137,96 @@ def number(value: float) -> float:
     return round(float(value), DECIMALS) + 0.0
 
 
-def point(xy: tuple[float, float]) -> list[float]:
-    return [round(xy[0], DECIMALS) + 0.0, round(xy[1], DECIMALS) + 0.0]
+def point(xy: tuple[float, float]) -> XY:
+    return round(xy[0], DECIMALS) + 0.0, round(xy[1], DECIMALS) + 0.0
 
 
-def stroke_record(stroke: Stroke) -> dict[str, Any]:
-    record = {
-        "from": point(stroke.start),
-        "to": point(stroke.end),
+def _stroke_fields(stroke: Stroke) -> dict[str, Any]:
+    fields = {
+        "start": point(stroke.start),
+        "end": point(stroke.end),
         "family": stroke.family,
         "role": stroke.role.value,
-        "piece": stroke.piece,
+        "piece": None if stroke.part is None else str(stroke.part),
     }
-    return record if stroke.curve is None else {**record, "curve": stroke.curve}
+    return fields if stroke.curve is None else {**fields, "curve": stroke.curve}
 
 
-def vanishing_point_record(vp: VanishingPoint) -> dict[str, Any]:
+def stroke_record(stroke: Stroke) -> StrokeRecord:
+    return StrokeRecord.model_construct(**_stroke_fields(stroke))
+
+
+def _drawn_record(drawn: StepStroke) -> StepStrokeRecord:
+    return StepStrokeRecord.model_construct(**_stroke_fields(drawn.stroke), fate=drawn.fate)
+
+
+def vanishing_point_record(vp: VanishingPoint) -> VanishingPointRecord:
     if vp.at.at_infinity:
-        return {"name": vp.name, "direction": [number(vp.at.x), number(vp.at.y)]}
+        return VanishingPointRecord(name=vp.name, direction=(number(vp.at.x), number(vp.at.y)))
     x, y = vp.at.xy
-    return {"name": vp.name, "x_mm": number(x), "y_mm": number(y)}
+    return VanishingPointRecord(name=vp.name, x_mm=number(x), y_mm=number(y))
 
 
-def drawing_record(scene: Scene, strokes: Sequence[Stroke]) -> dict[str, Any]:
-    """What `draw --format json` prints."""
-    return {
-        "sheet": {
-            "width_mm": number(scene.sheet.width_mm),
-            "height_mm": number(scene.sheet.height_mm),
-        },
-        "eye_level_mm": number(scene.main.eye_level_mm),
-        "vanishing_points": [vanishing_point_record(vp) for vp in scene.vanishing_points],
-        "strokes": [stroke_record(stroke) for stroke in strokes],
-    }
+def drawing_record(
+    scene: Scene, strokes: Sequence[Stroke], planes: Sequence[Plane] | None = None
+) -> DrawingRecord:
+    """The drawing, with its toned planes where these are asked for."""
+    fields: dict[str, Any] = {} if planes is None else {"planes": list(map(plane_record, planes))}
+    sheet = scene.sheet
+    return DrawingRecord.model_construct(
+        sheet=SheetRecord(width_mm=number(sheet.width_mm), height_mm=number(sheet.height_mm)),
+        eye_level_mm=number(scene.main.eye_level_mm),
+        vanishing_points=[vanishing_point_record(vp) for vp in scene.vanishing_points],
+        strokes=[stroke_record(stroke) for stroke in strokes],
+        **fields,
+    )
 
 
-def planes_record(planes: Sequence[Plane]) -> list[dict[str, Any]]:
-    """The toned planes, the furthest first."""
-    return [
-        {
-            "piece": plane.piece,
-            "value": plane.value,
-            "loops": [[point(xy) for xy in loop] for loop in plane.loops],
-        }
-        for plane in planes
-    ]
+def plane_record(plane: Plane) -> PlaneRecord:
+    loops = [[point(xy) for xy in loop] for loop in plane.loops]
+    return PlaneRecord.model_construct(piece=str(plane.part), value=plane.value, loops=loops)
 
 
-def step_record(position: int, step: Step) -> dict[str, Any]:
-    return {
-        "number": position,
-        "title": step.title,
-        "piece": step.piece,
-        "instruction": step.instruction,
-        "minutes": step.minutes,
-        "marks": [{"name": mark.name, "at": point(mark.at.xy)} for mark in step.marks],
-        "measures": [{"zero": m.zero, "axis": m.axis, "mm": number(m.mm)} for m in step.measures],
-        "strokes": [{**stroke_record(drawn.stroke), "fate": drawn.fate} for drawn in step.strokes],
-        "tried": [stroke_record(stroke) for stroke in step.tried],
-        "darkens": list(step.darkens),
-        "erases": list(step.erases),
-        "check": step.check,
-        "key": step.key,
-        "hidden": step.hidden,
-        "note": step.note,
-    }
+def step_record(position: int, step: Step, words: Words) -> StepRecord:
+    return StepRecord(
+        number=position,
+        title=title(step, words),
+        piece=None if step.part is None else str(step.part),
+        instruction=instruction(step, words),
+        minutes=step.minutes,
+        marks=[MarkRecord(name=mark.name, at=point(mark.at.xy)) for mark in step.marks],
+        measures=[MeasureRecord(zero=m.zero, axis=m.axis, mm=number(m.mm)) for m in step.measures],
+        strokes=[_drawn_record(drawn) for drawn in step.strokes],
+        tried=[stroke_record(stroke) for stroke in step.tried],
+        darkens=step.darkens,
+        erases=step.erases,
+        check=check(step, words),
+        key=str(step.key),
+        hidden=step.hidden,
+        note=step.note,
+        second=step.second,
+        names=sorted(step.names),
+        said=[words.wording.length(mm) for mm in measures_of(step)],
+    )
 
 
-def steps_record(steps: Sequence[Step]) -> dict[str, Any]:
-    """What `steps --format json` prints; `forgiveness_mm` is null when nothing is drawn."""
+def steps_record(steps: Sequence[Step], words: Words) -> StepsRecord:
+    """The steps in a teacher's words."""
     forgiven = forgiveness(steps)
-    return {
-        "steps": [step_record(i, step) for i, step in enumerate(steps, start=1)],
-        "forgiveness_mm": None if forgiven is None else number(forgiven.mm),
-    }
+    return StepsRecord(
+        steps=[step_record(i, step, words) for i, step in enumerate(steps, start=1)],
+        forgiveness_mm=None if forgiven is None else number(forgiven.mm),
+    )
 
 
 def steps_text(scene: Scene, steps: Sequence[Step]) -> str:
     """What `steps --format text` prints: to be read aloud or copied to the board."""
+    words = scene.words
     lines = [scene.exercise.title, *forgiveness_words(scene, steps), ""]
     said = [step for step in steps if not step.hidden]
     for i, step in enumerate(said, start=1):
-        lines += [f"{i}. {step.title} ({step.minutes:g} min)", f"   {step.instruction}"]
-        lines += [f"   Check: {step.check}", ""]
+        lines += [f"{i}. {title(step, words)} ({step.minutes:g} min)"]
+        lines += [f"   {instruction(step, words)}", f"   Check: {check(step, words)}", ""]
     return "\n".join(lines)
 
 
@@ -112,7 +236,4 @@ def forgiveness_words(scene: Scene, steps: Sequence[Step]) -> list[str]:
     if forgiven is None:
         return []
     miss_mm = rounded_miss_mm(scene, steps)
-    return [
-        f"Forgiveness: corners meet when each measure is set to within {forgiven.mm:.1f} mm; with "
-        f"all of them set to half a millimetre they lie off by {miss_mm:.1f} mm."
-    ]
+    return [scene.words.say(say("forgiveness", mm=Number(forgiven.mm, 1), miss=Number(miss_mm, 1)))]

@@ -2,34 +2,40 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections import Counter
+from collections.abc import Iterable
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Mark, Step
+from orthopsis.construction.moves import Mark, Step, StepKey, count
 from orthopsis.construction.order import Body, near_to_far
-from orthopsis.construction.paper import Paper
-from orthopsis.construction.wording import Wording
+from orthopsis.construction.paper import Paper, Standing
 from orthopsis.errors import ExerciseError
+from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Segment, at
 from orthopsis.perspective.sheet import Sheet
-from orthopsis.perspective.stroke import Stroke
+from orthopsis.perspective.stroke import Part, Stroke
 from orthopsis.perspective.view import VanishingPoint, View
+from orthopsis.phrase import Length, Phrase, PointName, Several, say
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.hidden import BehindTheEye, Sight
-from orthopsis.picture.thing import Thing
-from orthopsis.pieces.base import Drawn, Stage
+from orthopsis.picture.solids import AnySolid
+from orthopsis.picture.visibility import BehindTheEye, Sight
+from orthopsis.pieces.base import Drawn, Site, Stage
+from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.registry import AnyPiece
+from orthopsis.wording.choices import Wording
+from orthopsis.wording.words import Words
 
 LEAST_EYE_HEIGHT_MM = 50.0
 
 
-class Part(NamedTuple):
+class PlacedPart(NamedTuple):
     """Something that is drawn as one, where it stands, and the number of its piece."""
 
-    piece: Drawn
+    drawn: Drawn
     stage: Stage
     number: int
 
@@ -43,20 +49,57 @@ class Scene:
     wording: Wording
     main: View
     views: dict[str, View]
+    before: Scene | None = field(default=None, repr=False, compare=False)
+    """The scene that this one was changed from: all but `touched` pieces are the same."""
+    touched: frozenset[int | str] = frozenset()
+
+    @cached_property
+    def words(self) -> Words:
+        """The teacher's way of saying things."""
+        return Words(self.wording)
+
+    def changed(self, changes: Iterable[Change]) -> Scene:
+        """The scene of a changed document; pieces that no change touches are not worked out anew.
+
+        The new values are not checked. Raises ExerciseError.
+        """
+        changes = tuple(changes)
+        exercise = with_changes(self.exercise, changes)
+        if any(change.path[0] != "pieces" for change in changes):
+            return resolve(exercise)
+        touched = {change.path[1] for change in changes}
+        names = {self.exercise.pieces[k].id for k in touched if isinstance(k, int)}
+        for number, piece in enumerate(exercise.pieces):
+            if names & set(piece.rests_on):
+                touched.add(number)
+                names.add(piece.id)
+        return replace(self, exercise=exercise, before=self, touched=frozenset(touched))
+
+    def _as_before(self, number: int) -> Scene | None:
+        """The scene of which the piece of that number can be taken as it is."""
+        return None if number in self.touched else self.before
+
+    def body(self, number: int) -> Body:
+        """A part as it will stand on paper, by its number among the parts."""
+        if "bodies" in self.__dict__:
+            return self.bodies[number]
+        part = self.parts[number]
+        return part.drawn.body(part.stage)
 
     def stage(self, number: int) -> Stage:
         """Where the piece of that number stands."""
         piece = self.exercise.pieces[number]
         view = self.main if piece.view is None else self.views[piece.view]
         path = f"pieces[{number}]"
-        if piece.turned_vp_mm is not None:
-            try:
-                view = view.turned(piece.id, piece.turned_vp_mm)
-            except ValueError as error:
-                raise ExerciseError(
-                    f"{path}.turned_vp_mm", f"{piece.turned_vp_mm:g} mm: {error}; leave it out"
-                ) from None
-        return Stage(self.sheet, view, path)
+        try:
+            view = piece.place.seen(view, piece.id)
+        except ValueError as error:
+            turned_mm = piece.value("turned_vp_mm")
+            raise ExerciseError(
+                f"{path}.turned_vp_mm", f"{turned_mm:g} mm: {error}; leave it out"
+            ) from None
+        floats = piece.standing == "floating"
+        return Stage(self.sheet, view, path, floats, piece.transparent, piece.place.named)
 
     @cached_property
     def pieces(self) -> list[AnyPiece]:
@@ -65,23 +108,35 @@ class Scene:
         Raises ExerciseError.
         """
         done: list[AnyPiece] = []
+        listed: dict[str, Listed] = {}
         for number, piece in enumerate(self.exercise.pieces):
-            done.append(piece.on_lines_of(done, self.stage(number)))
+            before = self._as_before(number)
+            if before is not None:
+                settled = before.pieces[number]
+            else:
+                settled = piece.settled(listed, self.stage(number))
+            done.append(settled)
+            if settled.listed is not None:
+                listed[piece.id] = settled.listed
         return done
 
     @cached_property
-    def parts(self) -> list[Part]:
+    def parts(self) -> list[PlacedPart]:
         """All that is drawn, in the order of the document. Raises ExerciseError."""
-        return [
-            Part(one, stage, number)
-            for number, piece in enumerate(self.pieces)
-            for stage in (self.stage(number),)
-            for one in piece.parts(stage)
-        ]
+        made: list[PlacedPart] = []
+        for number, piece in enumerate(self.pieces):
+            before = self._as_before(number)
+            if before is not None:
+                made += [part for part in before.parts if part.number == number]
+                continue
+            stage = self.stage(number)
+            made += [PlacedPart(one, stage, number) for one in piece.parts(stage)]
+        return made
 
-    def number_of(self, name: str) -> int:
-        """The document's number of the piece that has a part of this name."""
-        return next(part.number for part in self.parts if part.piece.id == name)
+    def number_of(self, part: Part) -> int:
+        """The document's number of the piece that a part belongs to."""
+        ids = [piece.id for piece in self.exercise.pieces]
+        return ids.index(part.piece)
 
     @cached_property
     def sight(self) -> Sight:
@@ -90,17 +145,25 @@ class Scene:
         y = self.main.eye_level_mm
         level = [((left, y), (right, y))] if top <= y <= bottom else []
         try:
-            return Sight(solids(self), level)
+            return Sight([thing for things in self.solids for thing in things], level)
         except BehindTheEye as error:
             raise ExerciseError(
-                f"pieces[{self.number_of(error.piece)}]",
+                f"pieces[{self.number_of(error.part)}]",
                 f"{error}, where nothing is seen; shorten it or move it back",
             ) from None
 
     @cached_property
+    def solids(self) -> list[list[AnySolid]]:
+        """The solids of every part in eye space. Raises ExerciseError."""
+        return [part.drawn.solids(part.stage) for part in self.parts]
+
+    @cached_property
     def bodies(self) -> list[Body]:
         """Every part as it will stand on paper. Raises ExerciseError."""
-        return [part.piece.body(part.stage) for part in self.parts]
+        known: dict[int, Body] = {}
+        if self.before is not None:
+            known = dict(zip(map(id, self.before.parts), self.before.bodies, strict=True))
+        return [known.get(id(part)) or part.drawn.body(part.stage) for part in self.parts]
 
     @cached_property
     def drawing_order(self) -> list[int]:
@@ -114,7 +177,7 @@ class Scene:
         for view in self.views.values():
             points += view.vanishing_points
         for number, piece in enumerate(self.exercise.pieces):
-            if piece.turned_vp_mm is not None:
+            if piece.place.turned:
                 points += self.stage(number).view.level_points
         return points
 
@@ -189,9 +252,9 @@ def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
     return View.two_point(left_mm, right_mm, spec.eye_level_mm, centre_mm, eye_height_mm)
 
 
-def solids(scene: Scene) -> list[Thing]:
+def solids(scene: Scene) -> list[AnySolid]:
     """All solids of the sheet in eye space, in the order of their pieces. Raises ExerciseError."""
-    return [solid for part in scene.parts for solid in part.piece.solids(part.stage)]
+    return [solid for things in scene.solids for solid in things]
 
 
 def picture(scene: Scene, with_hidden: bool = True) -> list[Stroke]:
@@ -208,102 +271,104 @@ def eye_level_behind(scene: Scene) -> list[Segment]:
     ]
 
 
-def bodies(scene: Scene) -> list[Body]:
-    """Every part as it will stand on paper. Raises ExerciseError."""
-    return scene.bodies
-
-
 def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     """The drawing by ruler and pencil. Raises ExerciseError, NoDrawingOrder.
 
     With `reading_mm` every measure is set to the nearest mark of such a ruler.
     """
-    paper = Paper(scene.sheet, scene.wording, reading_mm=reading_mm)
+    standing = Standing(scene.bodies, scene.drawing_order)
+    paper = Paper(scene.sheet, reading_mm=reading_mm, standing=standing)
     _lay_out(paper, scene)
     points = _place_points(paper, scene)
-    standing = paper.standing = bodies(scene)
+    handed: dict[Part, object] = {}
     for number in scene.drawing_order:
-        first, known = len(paper.steps), (dict(paper.faces), dict(paper.depths))
-        part = scene.parts[number]
-        part.piece.build(paper, part.stage, standing[number], points)
-        if not any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
+        part, body = scene.parts[number], scene.bodies[number]
+        first, take_back = len(paper.steps), paper.on_trial()
+        result = part.drawn.build(Site(paper, body, part.stage, points, handed))
+        if any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
+            handed[body.part] = result
+        else:
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
-            del paper.steps[first:]
-            paper.faces, paper.depths = known
-        paper.nearer.append(standing[number])
-    _clean_up(paper)
-    return paper.steps
+            take_back()
+    paper.finish()
+    _clean_up(paper, scene)
+    return _known(paper.steps, scene)
 
 
 def _lay_out(paper: Paper, scene: Scene) -> None:
-    length, level_mm = scene.wording.length, scene.main.eye_level_mm
     if scene.sheet.frame_mm:
-        step = paper.begin("The frame")
+        step = paper.begin("frame")
         paper.frame()
-        step.instruction = f"Draw a frame {length(scene.sheet.frame_mm)} inside the edge."
-        step.check = "The frame is equally wide on all four sides."
-    step = paper.begin(f"The {scene.wording.eye_level}")
-    step.key = "/eye level"
-    paper.eye_level(level_mm)
-    step.instruction = (
-        f"Measure {length(level_mm)} down from the top at the left and at the right edge, and "
-        f"draw the {scene.wording.eye_level} lightly between the marks."
-    )
-    step.check = "Both ends are equally far from the top, so the line is level."
+        step.say("frame", inside=Length(scene.sheet.frame_mm))
+        step.check("frame-check")
+    step = paper.begin("eye-level-line")
+    paper.eye_level(scene.main.eye_level_mm)
+    step.say("eye-level-line", down=Length(scene.main.eye_level_mm))
+    step.check("eye-level-line-check")
 
 
 def _place_points(paper: Paper, scene: Scene) -> dict[str, Mark]:
     vps = scene.vanishing_points
-    step = paper.begin("The vanishing point" if len(vps) == 1 else "The vanishing points")
-    step.key = "/points"
+    step = paper.begin("points", count=count(len(vps)))
     level_mm = scene.main.eye_level_mm
     points = {vp.name: paper.given(vp, level_mm) for vp in vps}
-    on_level = [where_point(vp, scene) for vp in vps if vp.at.y == level_mm]
-    elsewhere = [f"Mark {where_point(vp, scene)}." for vp in vps if vp.at.y != level_mm]
-    line = f"On the {scene.wording.eye_level}"
-    step.instruction = scene.wording.say(
-        f"{line} mark {'; '.join(on_level)}.",
-        f"Stay on the {scene.wording.eye_level}. Mark {'. Mark '.join(on_level)}.",
-    )
-    step.check = "Each point is a small dot with its name, exactly on the line."
-    if elsewhere:
-        step.instruction += f" {' '.join(elsewhere)}"
-        step.check = "Each point is a small dot with its name; the level ones lie on the line."
+    on_level = [point_phrase(vp, scene) for vp in vps if vp.at.y == level_mm]
+    elsewhere = [point_phrase(vp, scene) for vp in vps if vp.at.y != level_mm]
+    each = Several(tuple(say("point-mark", point=point) for point in on_level), "space")
+    step.say("points", points=Several(tuple(on_level), "semicolon"), each=each)
+    step.says += [say("point-mark", point=point) for point in elsewhere]
+    step.check("points-check-elsewhere" if elsewhere else "points-check")
     return points
 
 
-def where_point(vp: VanishingPoint, scene: Scene) -> str:
-    """A vanishing point's place in words, with the strip it needs when it lies off the sheet."""
-    length, (x, y), sheet = scene.wording.length, vp.at.xy, scene.sheet
+def point_phrase(vp: VanishingPoint, scene: Scene) -> Phrase:
+    """A vanishing point with its place, and the strip it needs when it lies off the sheet."""
+    on_sheet = scene.sheet.contains(vp.at)
+    name, place = PointName(vp.name), place_of_point(vp, scene)
+    return say("point-on-sheet" if on_sheet else "point-on-strip", name=name, place=place)
+
+
+def place_of_point(vp: VanishingPoint, scene: Scene) -> Phrase:
+    """Where a vanishing point lies, from the sheet's edges."""
+    (x, y), sheet = vp.at.xy, scene.sheet
     if x < 0.0:
-        across = f"{length(-x)} out from the left edge"
+        across = say("across-left", mm=Length(-x))
     elif x > sheet.width_mm:
-        across = f"{length(x - sheet.width_mm)} out from the right edge"
+        across = say("across-right", mm=Length(x - sheet.width_mm))
     else:
-        across = f"{length(x)} from the left edge"
-    down = ""
-    if y != scene.main.eye_level_mm:
-        if y < 0.0:
-            down = f" and {length(-y)} above the top edge"
-        elif y > sheet.height_mm:
-            down = f" and {length(y - sheet.height_mm)} below the bottom edge"
-        else:
-            down = f" and {length(y)} from the top edge"
-    strip = "" if sheet.contains(vp.at) else " on a strip of paper,"
-    return f"{vp.name}{strip} {across}{down}"
+        across = say("across-on", mm=Length(x))
+    if y == scene.main.eye_level_mm:
+        return across
+    if y < 0.0:
+        down = say("down-above", mm=Length(-y))
+    elif y > sheet.height_mm:
+        down = say("down-below", mm=Length(y - sheet.height_mm))
+    else:
+        down = say("down-on", mm=Length(y))
+    return say("place-of-point", across=across, down=down)
 
 
-def _clean_up(paper: Paper) -> None:
+def _clean_up(paper: Paper, scene: Scene) -> None:
     if not any(drawn.fate == "keep" for drawn in paper.strokes):
         return
     erased = {number for step in paper.steps for number in step.erases}
     # Light lines of a part that it has not erased itself are its pattern.
-    parts = {body.piece for body in paper.standing}
-    step = paper.begin("Finish")
+    parts = {body.part for body in scene.bodies}
+    step = paper.begin("finish")
     for number, drawn in enumerate(paper.strokes):
-        stays = drawn.fate == "keep" or drawn.stroke.piece in parts
+        stays = drawn.fate == "keep" or drawn.stroke.part in parts
         if not stays and number not in erased:
             step.erases.append(number)
-    line = paper.wording.eye_level
-    step.instruction = f"{paper.wording.rub_out} the {line} and the marks that are still there."
-    step.check = "Put the ruler along two edges of each family: they lead to the same point."
+    step.say("finish")
+    step.check("finish-check")
+
+
+def _known(made: list[Step], scene: Scene) -> list[Step]:
+    """The steps with what each is known by, whatever is renamed or said in other words."""
+    lasting = {piece.id: piece.lasting for piece in scene.exercise.pieces}
+    seen: Counter[tuple[Part | None, str]] = Counter()
+    for step in made:
+        seen[step.part, step.phrase] += 1
+        uid, member = ("", 0) if step.part is None else (lasting[step.part.piece], step.part.number)
+        step.key = StepKey(uid, member, step.phrase, seen[step.part, step.phrase])
+    return made

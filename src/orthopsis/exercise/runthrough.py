@@ -9,16 +9,16 @@ from __future__ import annotations
 
 import math
 import re
-from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import accumulate
 
 from orthopsis.construction.moves import Mark, Step
-from orthopsis.construction.wording import Wording
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import StepEdit
 from orthopsis.exercise.resolve import Scene, steps
+from orthopsis.exercise.told import measures_of, title_phrase
+from orthopsis.phrase import Length, Own, Phrase, PointName, Several, Value, say
 
 
 def run_through(scene: Scene) -> list[Step]:
@@ -26,7 +26,7 @@ def run_through(scene: Scene) -> list[Step]:
 
     Changes to steps that are not there any more, as of a piece that was removed, are left aside.
     """
-    made = [with_reach(step, scene) for step in keyed(steps(scene))]
+    made = [with_reach(step, scene) for step in steps(scene)]
     spec = scene.exercise.run
     if spec is None:
         return made
@@ -34,9 +34,9 @@ def run_through(scene: Scene) -> list[Step]:
     done: list[Step] = []
     merging: Step | None = None
     for step in made:
-        edit = spec.steps.get(step.key, StepEdit())
+        edit = spec.steps.get(str(step.key), StepEdit())
         parts = _split(step, edit.first_lines)
-        parts = [_worded(part, edit, scene.wording, len(parts) > 1) for part in parts]
+        parts = [_worded(part, edit, len(parts) > 1) for part in parts]
         if merging is not None:
             parts[0] = _joined(merging, parts[0])
         merging = parts.pop() if edit.with_next and step is not made[-1] else None
@@ -60,22 +60,9 @@ def with_reach(step: Step, scene: Scene) -> Step:
     ]
     if not far:
         return step
-    note = scene.wording.too_far(" and ".join(far))
-    return replace(step, instruction=f"{step.instruction} {note}")
-
-
-def keyed(made: Sequence[Step]) -> list[Step]:
-    """The steps with names that last: the piece, the title, and a number where both come again.
-
-    Steps whose titles follow the teacher's words have names of their own already.
-    """
-    seen: Counter[str] = Counter()
-    named = []
-    for step in made:
-        key = step.key or f"{step.piece or ''}/{step.title}"
-        seen[key] += 1
-        named.append(replace(step, key=key if seen[key] == 1 else f"{key} {seen[key]}"))
-    return named
+    points = Several(tuple(PointName(name) for name in far))
+    note = say("too-far", ruler=Length(ruler_mm), points=points)
+    return replace(step, says=[*step.says, note])
 
 
 # --- moving ---------------------------------------------------------------------------------------
@@ -87,11 +74,11 @@ def may_change_places(before: Step, after: Step) -> bool:
     It may not use a mark or line that the other makes, nor darken or erase a line of it, and both
     must belong to one piece: nearer pieces are drawn first.
     """
-    if before.piece is None or before.piece != after.piece:
+    if before.part is None or before.part != after.part:
         return False
     made = {move.makes for move in before.moves if move.makes} | {m.name for m in before.marks}
     used = {name for move in after.moves for name in move.uses}
-    used |= set(re.findall(r"\b[A-Z]\d*\b", after.instruction))
+    used |= after.names
     return not made & used and not after.darkens and not after.erases and not before.erases
 
 
@@ -107,8 +94,8 @@ def _moved(made: list[Step], order: Sequence[str]) -> list[Step]:
         changed = False
         for k in range(1, len(numbers)):
             before, after = made[numbers[k - 1]], made[numbers[k]]
-            wanted = place.get(after.key, math.inf) < place.get(before.key, math.inf)
-            named = before.key in place and after.key in place
+            wanted = place.get(str(after.key), math.inf) < place.get(str(before.key), math.inf)
+            named = str(before.key) in place and str(after.key) in place
             if wanted and named and may_change_places(before, after):
                 numbers[k - 1], numbers[k] = numbers[k], numbers[k - 1]
                 changed = True
@@ -156,7 +143,7 @@ def _split(step: Step, first_lines: int | None) -> list[Step]:
         ),
         replace(
             step,
-            key=f"{step.key} +",
+            second=True,
             moves=step.moves[share:],
             measures=[],
             marks=[mark for mark in step.marks if not early(mark)],
@@ -169,9 +156,10 @@ def _joined(first: Step, second: Step) -> Step:
     """Two steps as one, said one after the other."""
     return replace(
         first,
-        title=f"{first.title}; {second.title[0].lower()}{second.title[1:]}",
-        instruction=f"{first.instruction} {second.instruction}",
-        check=second.check,
+        name=None,
+        title=say("title-joined", first=title_phrase(first), second=title_phrase(second)),
+        says=[*first.says, *second.says],
+        checks=second.checks,
         hidden=first.hidden and second.hidden,
         note=" ".join(filter(None, (first.note, second.note))),
         moves=[*first.moves, *second.moves],
@@ -182,39 +170,45 @@ def _joined(first: Step, second: Step) -> Step:
         corners=[*first.corners, *second.corners],
         darkens=[*first.darkens, *second.darkens],
         erases=[*first.erases, *second.erases],
+        ideas=first.ideas | second.ideas,
     )
 
 
 # --- words ----------------------------------------------------------------------------------------
 
 
-def said_measures(step: Step, wording: Wording) -> list[str]:
-    """The step's measures as its words say them, each once."""
-    return list(dict.fromkeys(wording.length(measure.mm) for measure in step.measures))
-
-
-def _worded(step: Step, edit: StepEdit, wording: Wording, in_two: bool) -> Step:
-    said = dict(enumerate(said_measures(step, wording), start=1))
-
-    def words(given: str | None, own: str) -> str:
-        return own if given is None else _filled(given, said)
-
-    title = step.title
-    if in_two:
-        title = f"{title}, {'then' if step.key.endswith(' +') else 'first'}"
+def _worded(step: Step, edit: StepEdit, in_two: bool) -> Step:
+    """The step in the teacher's words, where there are some."""
+    said = dict(enumerate(measures_of(step), start=1))
+    title = _own(edit.title, said)
+    if title is None and in_two:
+        which = "title-then" if step.second else "title-first"
+        title = say(which, title=title_phrase(step))
     return replace(
         step,
-        title=words(edit.title, title),
-        instruction=words(edit.instruction, step.instruction),
-        check=words(edit.check, step.check),
+        name=step.name if title is None else None,
+        title=title or step.title,
+        says=_words(edit.instruction, step.says, said),
+        checks=_words(edit.check, step.checks, said),
         hidden=edit.hidden,
-        note="" if step.key.endswith(" +") else edit.note,
+        note="" if step.second else edit.note,
     )
 
 
-def _filled(text: str, said: Mapping[int, str]) -> str:
-    """Words with their measures; a number that the step does not have stays as it is."""
-    return re.sub(r"\{(\d+)\}", lambda m: said.get(int(m[1]), m[0]), text)
+def _words(given: str | None, own: list[Phrase], said: Mapping[int, float]) -> list[Phrase]:
+    phrase = _own(given, said)
+    return own if phrase is None else [phrase]
+
+
+def _own(given: str | None, said: Mapping[int, float]) -> Phrase | None:
+    """A teacher's words with their measures; a number that the step does not have stays."""
+    if given is None:
+        return None
+    parts: list[Value] = []
+    for text in filter(None, re.split(r"(\{\d+\})", given)):
+        number = int(text[1:-1]) if re.fullmatch(r"\{\d+\}", text) else 0
+        parts.append(Length(said[number]) if number in said else Own(text))
+    return say("own-words", words=Several(tuple(parts), "none"))
 
 
 def shown(made: Sequence[Step]) -> list[int]:

@@ -13,7 +13,6 @@ from typing import NamedTuple
 from orthopsis.exercise.demand import for_demand
 from orthopsis.exercise.document import DemandName, Exercise
 from orthopsis.exercise.personal import with_text
-from orthopsis.pieces.letters import Letters
 
 LETTERS: dict[DemandName, str] = {"first steps": "f", "stretch": "s"}
 WRITTEN = re.compile(r"orthopsis:(\d{1,9}):(\d{1,9})(?::(\d{1,9}))?(?::([fs]))?")
@@ -67,4 +66,4 @@ def as_asked(exercise: Exercise, task: Task) -> Exercise:
 
 def has_word(exercise: Exercise) -> bool:
     """Whether a pupil could draw a word of their own."""
-    return any(isinstance(piece, Letters) for piece in exercise.pieces)
+    return any(piece.word is not None for piece in exercise.pieces)

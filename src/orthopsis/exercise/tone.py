@@ -8,19 +8,17 @@ published source.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from orthopsis.errors import NoDrawingOrder
+from orthopsis.construction.order import NoDrawingOrder
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.segments import XY, position_on
-from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
+from orthopsis.perspective.stroke import Part
+from orthopsis.perspective.vector import Vector, dot, minus, times
 from orthopsis.perspective.view import View, on_paper
-from orthopsis.picture.bent import QUARTER, Bent
-from orthopsis.picture.cylinder import Cylinder
-from orthopsis.picture.solid import Solid
-from orthopsis.picture.thing import Thing
+from orthopsis.picture.facets import Facing, Facings, facing, on_paper_loops
 
 STRIPS = 6
 """A curved side is shaded in so many strips to a quarter."""
@@ -38,7 +36,7 @@ VALUES = {
 class Plane:
     """A plane as it is seen: its value, and its loops on paper, those within others being holes."""
 
-    piece: str
+    part: Part
     value: int
     loops: tuple[tuple[XY, ...], ...]
 
@@ -57,85 +55,22 @@ def planes(scene: Scene) -> list[Plane]:
     found: list[Plane] = []
     for number in reversed(order):
         part = scene.parts[number]
-        for thing in part.piece.solids(part.stage):
+        for thing in scene.solids[number]:
             if thing.transparent:
                 continue
-            for loops, normal in _faces(thing):
+            for loops, normal in _far_first(facing(thing, STRIPS)):
                 side = _turned_to(normal, part.stage.view, tone.light)
                 value = VALUES[tone.lightest][side]
-                found.append(Plane(part.piece.id, value, _on_paper(loops)))
+                found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
     return found
 
 
-Loops = Sequence[Sequence[Vector]]
-Facing = tuple[Loops, Vector]
-"""A face's loops and its outward normal."""
-
-
-def _on_paper(loops: Loops) -> tuple[tuple[XY, ...], ...]:
-    return tuple(tuple(on_paper(place) for place in loop) for loop in loops)
-
-
-def _faces(thing: Thing) -> list[Facing]:
-    """The faces that turn to the eye with their outward normals, the furthest first."""
-    if isinstance(thing, Solid):
-        whole: list[Loops] = [
-            [[thing.vertices[k] for k in loop] for loop in face.loops] for face in thing.faces
-        ]
-        turned: list[Facing] = [(face, loop_normal(face[0])) for face in whole]
-        ends, sides = turned[:2], turned[2:]
-    else:
-        ends, sides = _swept_faces(thing)
-    seen: list[list[Facing]] = [
-        [(face, normal) for face, normal in faces if dot(normal, face[0][0]) < 0.0]
-        for faces in (ends, sides)
-    ]
-    return [*_far_to_near(seen[1]), *seen[0]]
-
-
-def _swept_faces(thing: Cylinder | Bent) -> tuple[list[Facing], list[Facing]]:
-    """Both ends, and the sides, of what is round: its curves in strips."""
-    if isinstance(thing, Bent):
-        loops = list(_strips(thing))
-        near, far = ([[thing.place(p, end) for p in loop] for loop in loops] for end in (0.0, 1.0))
-    else:
-        angles = [QUARTER * k / STRIPS for k in range(4 * STRIPS)]
-        near, far = ([[thing.rim(end, angle) for angle in angles]] for end in (0, 1))
-    ends: list[Facing] = [
-        (near, _turned(loop_normal(near[0]), times(thing.sweep, -1.0))),
-        (far, _turned(loop_normal(far[0]), thing.sweep)),
-    ]
-    sides: list[Facing] = []
-    for front, back in zip(near, far, strict=True):
-        for k, here in enumerate(front):
-            before = front[k - 1]
-            strip = [before, here, back[k], back[k - 1]]
-            if isinstance(thing, Bent):
-                # Clockwise, the solid lies to the right of a side.
-                (x, y, _), (x1, y1, _) = thing.own(before), thing.own(here)
-                out = plus(times(thing.across, y1 - y), times(thing.down, x - x1))
-            else:
-                out = minus(here, thing.centre)
-            sides.append(([strip], _turned(loop_normal(strip), out)))
-    return ends, sides
-
-
-def _turned(normal: Vector, out: Vector) -> Vector:
-    """A normal on the side of a way that leads out."""
-    return normal if dot(normal, out) > 0.0 else times(normal, -1.0)
-
-
-def _strips(bent: Bent) -> Iterator[list[XY]]:
-    """The outline with each curve as some straight pieces."""
-    for i, loop in enumerate(bent.area.loops):
-        around: list[XY] = []
-        for k, corner in enumerate(loop):
-            around.append(corner)
-            arc = bent.area.bends.get((i, k))
-            if arc is not None:
-                way = (arc.stop - arc.start) / STRIPS
-                around += [arc.ellipse.point(arc.start + way * n) for n in range(1, STRIPS)]
-        yield around
+def _far_first(faces: Facings) -> list[Facing]:
+    """The faces that turn to the eye, the furthest first."""
+    ends, sides = (
+        [(face, normal) for face, normal in some if dot(normal, face[0][0]) < 0.0] for some in faces
+    )
+    return [*_far_to_near(sides), *ends]
 
 
 def _far_to_near(sides: list[Facing]) -> list[Facing]:

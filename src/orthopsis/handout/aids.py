@@ -21,6 +21,7 @@ from orthopsis.handout.figure import (
 )
 from orthopsis.perspective.segments import XY, Box, Segment, at
 from orthopsis.perspective.view import VanishingPoint
+from orthopsis.phrase import Choice, Length, Number, PointName, say
 
 THIN = 0.25
 FAN_LINES = 24
@@ -43,11 +44,15 @@ def starter_figure(scene: Scene, with_points: bool = True) -> Figure:
         y = scene.main.eye_level_mm
         if top <= y <= bottom:
             pen = Pen(THIN, GRAPHITE)
-            figure.rules.append(Rule((left, y), (right, y), pen, scene.wording.eye_level))
+            figure.rules.append(Rule((left, y), (right, y), pen, scene.words.say(say("eye-level"))))
         for vp in scene.vanishing_points:
             if scene.sheet.contains(vp.at):
                 _point(figure, vp, vp.at.xy)
     return figure
+
+
+def _named(scene: Scene, phrase: str) -> str:
+    return scene.words.say(say(phrase))
 
 
 def fan_figure(scene: Scene) -> Figure:
@@ -55,7 +60,9 @@ def fan_figure(scene: Scene) -> Figure:
 
     Each family has a dash of its own beside its colour, so that a grey print tells them apart.
     """
-    figure = Figure(scene.sheet.width_mm, scene.sheet.height_mm, "Fan of lines", paper=False)
+    figure = Figure(
+        scene.sheet.width_mm, scene.sheet.height_mm, _named(scene, "page-fan"), paper=False
+    )
     _frame(figure, scene)
     dashes = ((), (6.0, 2.0), (1.5, 1.5), (8.0, 2.0, 1.5, 2.0))
     points = [vp for vp in scene.vanishing_points if not vp.at.at_infinity]
@@ -94,7 +101,7 @@ def _fan(scene: Scene, vp: VanishingPoint) -> list[Segment]:
     return found
 
 
-class Strip(NamedTuple):
+class PrintedStrip(NamedTuple):
     """A strip of paper for a point beside the sheet, or a part of it."""
 
     title: str
@@ -102,40 +109,40 @@ class Strip(NamedTuple):
     figure: Figure
 
 
-def strips(scene: Scene) -> list[Strip]:
+def strips(scene: Scene) -> list[PrintedStrip]:
     """The strips to cut out and tape on, each with its point marked at true distance.
 
     On a strip a level line carries the eye level on; the end to be taped is hatched.
     """
-    found: list[Strip] = []
+    found: list[PrintedStrip] = []
     for vp in scene.far_points:
         found += _strips_of(scene, vp)
     return found
 
 
-def _strips_of(scene: Scene, vp: VanishingPoint) -> list[Strip]:
+def _strips_of(scene: Scene, vp: VanishingPoint) -> list[PrintedStrip]:
     side, out_mm = scene.sheet.beside(vp.at)
     across_mm = vp.at.y if side in ("left", "right") else vp.at.x
-    length = scene.wording.length
+    words = scene.words
     whole = out_mm + 20.0
     parts = math.ceil(whole / STRIP_LONGEST_MM)
-    where = {
-        "left": f"the left edge, {length(across_mm)} from the top",
-        "right": f"the right edge, {length(across_mm)} from the top",
-        "top": f"the top edge, {length(across_mm)} from the left",
-        "bottom": f"the bottom edge, {length(across_mm)} from the left",
-    }[side]
-    found = []
+    point, found = PointName(vp.name), []
     for part in range(parts):
         start, end = part * STRIP_LONGEST_MM, min(whole, (part + 1) * STRIP_LONGEST_MM)
-        figure = Figure(end - start + 15.0, STRIP_WIDE_MM, f"Strip for {vp.name}", paper=False)
+        name = words.say(say("strip-for", point=point))
+        figure = Figure(end - start + 15.0, STRIP_WIDE_MM, name, paper=False)
         _strip_lines(figure, end - start, start, scene.wording.units == "in")
         if out_mm <= end:
             _point(figure, vp, (15.0 + out_mm - start, STRIP_WIDE_MM / 2))
-        title = f"{vp.name}" + (f", part {part + 1} of {parts}" if parts > 1 else "")
-        on = f"Tape the hatched end under {where}" if part == 0 else f"Tape it to part {part}"
-        note = f"{on}, with the long line level with the mark." if part == 0 else f"{on}."
-        found.append(Strip(title, note, figure))
+        number, of = Number(float(part + 1)), Number(float(parts))
+        title = say("strip", point=point) if parts == 1 else (
+            say("strip-part", point=point, part=number, of=of)
+        )  # fmt: skip
+        if part == 0:
+            note = say("strip-tape", side=Choice(side), across=Length(across_mm))
+        else:
+            note = say("strip-tape-on", part=Number(float(part)))
+        found.append(PrintedStrip(words.say(title), words.say(note), figure))
     return found
 
 
@@ -162,7 +169,9 @@ def ladders_figure(scene: Scene) -> Figure:
     """Ticks with equal numbers along two edges of the sheet: each pair lies on one line to a
     point beside it, so that a short ruler finds the way.
     """
-    figure = Figure(scene.sheet.width_mm, scene.sheet.height_mm, "Edge ladders", paper=False)
+    figure = Figure(
+        scene.sheet.width_mm, scene.sheet.height_mm, _named(scene, "page-ladders"), paper=False
+    )
     _frame(figure, scene)
     for vp in scene.far_points:
         _ladder(figure, scene, vp)

@@ -9,12 +9,14 @@ import math
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 
-from orthopsis.construction.moves import Mark, Step
+from orthopsis.construction.moves import Mark, Step, count
 from orthopsis.exercise.resolve import Scene, eye_level_behind
 from orthopsis.exercise.state import lines_after
+from orthopsis.exercise.told import title_phrase
 from orthopsis.exercise.tone import Plane, planes
 from orthopsis.perspective.segments import XY, at
 from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.phrase import say
 
 INK, GRAPHITE, PAPER = "#23272E", "#6A6E75", "#FFFDF7"
 FAMILY_COLOURS = {"VP1": "#A86200", "VP2": "#00707A", "VP3": "#85407A"}
@@ -105,9 +107,9 @@ def tone_colour(value: int, family: int) -> str:
 
 def toned(scene: Scene, found: Sequence[Plane]) -> list[Fill]:
     """Planes of a scene with their colours."""
-    families = {part.piece.id: number for number, part in enumerate(scene.parts)}
+    families = {part.drawn.part: number for number, part in enumerate(scene.parts)}
     return [
-        Fill(plane.loops, tone_colour(plane.value, families[plane.piece]), f"value {plane.value}")
+        Fill(plane.loops, tone_colour(plane.value, families[plane.part]), f"value {plane.value}")
         for plane in found
     ]
 
@@ -166,7 +168,10 @@ def picture_figure(
 
 def step_figure(scene: Scene, steps: Sequence[Step], number: int, scale: float = 1.0) -> Figure:
     """The sheet after step `number` (from 1): old lines light, this step's lines strong."""
-    figure = _empty(scene, f"Step {number}: {steps[number - 1].title}")
+    words = scene.words.say(
+        say("step-figure", number=count(number), title=title_phrase(steps[number - 1]))
+    )
+    figure = _empty(scene, words)
     for drawn, state in lines_after(steps, number):
         stroke = drawn.stroke
         colour = family_colour(stroke.family)
@@ -213,7 +218,7 @@ def _ruler_onward(figure: Figure, scene: Scene, stroke: Stroke, scale: float) ->
 def _eye_level(figure: Figure, scene: Scene, scale: float) -> None:
     pen = Pen(0.25 * scale, GRAPHITE)
     for start, end in eye_level_behind(scene):
-        figure.rules.append(Rule(start, end, pen, scene.wording.eye_level))
+        figure.rules.append(Rule(start, end, pen, scene.words.say(say("eye-level"))))
 
 
 def _vanishing_points(
@@ -233,5 +238,5 @@ def _mark(figure: Figure, mark: Mark, scale: float) -> None:
     x, y = mark.at.xy
     if math.isfinite(x) and 0 <= x <= figure.width_mm and 0 <= y <= figure.height_mm:
         figure.dots.append(Dot((x, y), 0.7 * scale, INK))
-        name = mark.name if len(mark.name) <= 3 else ""
-        figure.labels.append(Label((x + 1.4 * scale, y - 1.4 * scale), name, 4.0 * scale, INK))
+        at = x + 1.4 * scale, y - 1.4 * scale
+        figure.labels.append(Label(at, mark.name, 4.0 * scale, INK))

@@ -8,9 +8,7 @@ from __future__ import annotations
 
 import base64
 import json
-import math
 from collections.abc import Sequence
-from itertools import pairwise
 from typing import Any
 
 import mapbox_earcut
@@ -21,9 +19,7 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import View
-from orthopsis.picture.bent import Bent
-from orthopsis.picture.solid import Solid
-from orthopsis.picture.thing import Thing
+from orthopsis.picture.facets import flat_mesh
 
 AROUND = 96
 """Sides that stand for a circle."""
@@ -35,62 +31,20 @@ Triangles = NDArray[np.uint32]
 def to_gltf(scene: Scene) -> str:
     """One mesh per part. Raises ExerciseError where no eye sees the views, so shapes are free."""
     builder = _Builder()
-    for piece, stage, _ in scene.parts:
+    for drawn, stage, _ in scene.parts:
         if stage.view.eye is None:
             raise ExerciseError(
                 "view",
                 "the triangle of the three points is not acute, so the solids have no true "
                 "shape; move VP3 further away",
             )
-        for thing in piece.solids(stage):
-            corners, faces = _faces(thing)
+        for thing in drawn.solids(stage):
+            corners, faces = flat_mesh(thing, AROUND // 4)
             points = np.array([_metres(corner, stage.view) for corner in corners])
             whole = [part for face in faces for part in _in_one_piece(points, face)]
             triangles = np.concatenate([_triangles(points, part) for part in whole])
-            builder.add(piece.id, points @ _upright(stage.view).T, triangles)
+            builder.add(str(drawn.part), points @ _upright(stage.view).T, triangles)
     return json.dumps(builder.document(scene.exercise.title))
-
-
-def _faces(thing: Thing) -> tuple[list[Vector], list[list[Sequence[int]]]]:
-    """Corners, and faces as loops of corner numbers; a circle as many sides."""
-    if isinstance(thing, Solid):
-        return list(thing.vertices), [list(face.loops) for face in thing.faces]
-    if isinstance(thing, Bent):
-        return _bent_faces(thing)
-    turn = 2.0 * math.pi / AROUND
-    corners = [thing.rim(end, k * turn) for end in (0, 1) for k in range(AROUND)]
-    near, far = list(range(AROUND)), list(range(AROUND, 2 * AROUND))
-    faces: list[list[Sequence[int]]] = [[near[::-1]], [far]]
-    faces += [[[near[k - 1], near[k], far[k], far[k - 1]]] for k in range(AROUND)]
-    return corners, faces
-
-
-def _bent_faces(bent: Bent) -> tuple[list[Vector], list[list[Sequence[int]]]]:
-    """The outline with each curve as some sides, at both ends, and the sides between."""
-    outline: list[list[tuple[float, float]]] = []
-    for i, loop in enumerate(bent.area.loops):
-        outline.append([])
-        for k, corner in enumerate(loop):
-            outline[i].append(corner)
-            arc = bent.area.bends.get((i, k))
-            if arc is not None:
-                steps = AROUND // 4
-                way = (arc.stop - arc.start) / steps
-                outline[i] += [arc.ellipse.point(arc.start + way * n) for n in range(1, steps)]
-    count = sum(map(len, outline))
-    corners = [bent.place(xy, end) for end in (0.0, 1.0) for loop in outline for xy in loop]
-    near: list[list[int]] = []
-    for places in outline:
-        first = sum(map(len, near))
-        near.append(list(range(first, first + len(places))))
-    faces: list[list[Sequence[int]]] = [
-        [numbers[::-1] for numbers in near],
-        [[k + count for k in numbers] for numbers in near],
-    ]
-    for numbers in near:
-        for a, b in pairwise((*numbers, numbers[0])):
-            faces.append([[a, b, b + count, a + count]])
-    return corners, faces
 
 
 def _metres(place: Vector, view: View) -> Vector:

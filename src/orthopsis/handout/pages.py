@@ -17,9 +17,10 @@ from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.personal import with_text
 from orthopsis.exercise.plan import lesson_plan
-from orthopsis.exercise.resolve import Scene, picture, resolve, steps, where_point
+from orthopsis.exercise.resolve import Scene, picture, place_of_point, resolve, steps
 from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
 from orthopsis.exercise.task import has_word
+from orthopsis.exercise.told import check, instruction, title
 from orthopsis.handout.aids import (
     corner_marks,
     fan_figure,
@@ -33,6 +34,7 @@ from orthopsis.handout.svg import to_svg
 from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
 from orthopsis.handout.typeset import typeset
 from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.phrase import Length, Number, Own, say
 
 STEP_FIGURE_MM = 110.0
 """Width at which a step's figure is printed; pens are thickened to match."""
@@ -58,9 +60,9 @@ def handout_pdf(
         "steps": pack.steps_pages,
         "key": pack.key,
         "starter": lambda: pack.starters(tell or (lambda _: None)),
-        "fan": lambda: pack.true_size("fan", fan_figure(scene), "fan of lines, for a transparency"),
+        "fan": lambda: pack.true_size("fan", fan_figure(scene), "page-fan"),
         "strips": pack.strips,
-        "ladders": lambda: pack.true_size("ladders", ladders_figure(scene), "edge ladders"),
+        "ladders": lambda: pack.true_size("ladders", ladders_figure(scene), "page-ladders"),
         "board": pack.board,
         "slips": pack.slips,
         "materials": pack.materials,
@@ -114,12 +116,12 @@ class Pack:
         return f"{name}.svg"
 
     def true_size(self, name: str, figure: Figure, words: str, **more: Any) -> None:
-        """A page as large as the sheet, or tiles of it on office paper."""
+        """A page as large as the sheet, or tiles of it on office paper; `words` is its phrase."""
         whole = figure.width_mm, figure.height_mm
         page: Page = {
             "kind": "true",
             "figure": self.draw(name, figure),
-            "words": words,
+            "words": self.scene.words.say(say(words)),
             "width_mm": whole[0],
             "height_mm": whole[1],
             "tiles": [],
@@ -144,7 +146,7 @@ class Pack:
                     {
                         "minutes": period.minutes,
                         "steps": [
-                            {"number": number, "title": made[number - 1].title}
+                            {"number": number, "title": title(made[number - 1], self.scene.words)}
                             for number in range(period.first, period.last + 1)
                             if not made[number - 1].hidden
                         ],
@@ -152,13 +154,13 @@ class Pack:
                     for period in plan.periods
                 ],
                 "lists": [
-                    {"title": title, "lines": lines}
-                    for title, lines in (
-                        ("Words to introduce", plan.words),
-                        ("While walking round", plan.look_for),
-                        ("To put out", plan.materials),
-                        ("Take care", plan.cautions),
-                        ("Notes", plan.notes.splitlines()),
+                    {"title": self.scene.words.say(say(name)), "lines": lines}
+                    for name, lines in (
+                        ("plan-words", plan.words),
+                        ("plan-look-for", plan.look_for),
+                        ("plan-materials", plan.materials),
+                        ("plan-cautions", plan.cautions),
+                        ("plan-notes", plan.notes.splitlines()),
                     )
                     if lines
                 ],
@@ -180,16 +182,16 @@ class Pack:
                 "kind": "steps",
                 "cover": self.draw("cover", cover),
                 "sheet": _sheet_words(scene),
-                "measures": [*_measures(scene), *_exactness(made)],
-                "materials": [item.name for item in materials(scene)],
+                "measures": [*_measures(scene), *_exactness(scene, made)],
+                "materials": [scene.words.say(item.name) for item in materials(scene)],
                 "minutes": sum(step.minutes for step in made),
                 "per_page": per_page,
                 "steps": [
                     {
                         "figure": f"step-{number}.svg",
-                        "title": made[number - 1].title,
-                        "instruction": made[number - 1].instruction,
-                        "check": made[number - 1].check,
+                        "title": title(made[number - 1], scene.words),
+                        "instruction": instruction(made[number - 1], scene.words),
+                        "check": check(made[number - 1], scene.words),
                     }
                     for number in shown(made)
                 ],
@@ -198,7 +200,7 @@ class Pack:
 
     def key(self) -> None:
         figure = replace(picture_figure(self.scene, self.outlines), paper=False)
-        self.true_size("key", figure, "answer key at true size")
+        self.true_size("key", figure, "page-key")
 
     def starters(self, tell: Tell) -> None:
         """The sheet with its points, or one for each pupil with the name on it."""
@@ -207,13 +209,13 @@ class Pack:
         if order.marks:
             corner_marks(figure)
         if not order.pupils:
-            self.true_size("starter", figure, "starter sheet", qr=self._code("0", None))
+            self.true_size("starter", figure, "page-starter", qr=self._code("0", None))
             return
         word = has_word(scene.exercise)
         cards: list[dict[str, Any]] = []
         for number, pupil in enumerate(order.pupils, start=1):
             code = self._code(str(number), pupil.number)
-            self.true_size("starter", figure, "starter sheet", pupil=pupil.name, qr=code)
+            self.true_size("starter", figure, "page-starter", pupil=pupil.name, qr=code)
             if word:
                 cards.append(self._card(number, pupil.name))
             tell(number)
@@ -230,7 +232,7 @@ class Pack:
         drawn = [stroke for stroke in picture(own) if stroke.role is Role.OUTLINE]
         figure = picture_figure(own, drawn, own.sheet.width_mm / STEP_FIGURE_MM * 0.5)
         measured = [
-            step.instruction
+            instruction(step, own.words)
             for step in steps(own)
             if any(measure.axis != "along" for measure in step.measures)
         ]
@@ -265,7 +267,8 @@ class Pack:
         made = [step for step in run_through(large) if not step.hidden]
         factor = board_factor(self.scene)
         length = large.wording.length
-        notes = [note for note in [points_note(large)] if note]
+        words, beside = large.words, points_note(large)
+        notes = [] if beside is None else [words.say(beside)]
         self.pages.append(
             {
                 "kind": "board",
@@ -274,9 +277,9 @@ class Pack:
                 "notes": notes,
                 "steps": [
                     {
-                        "title": step.title,
-                        "instruction": step.instruction,
-                        "note": reach_note(large, step),
+                        "title": title(step, words),
+                        "instruction": instruction(step, words),
+                        "note": words.together(filter(None, [reach_note(large, step)])),
                     }
                     for step in made
                 ],
@@ -294,7 +297,7 @@ class Pack:
             {
                 "kind": "slips",
                 "lines": [line for line in lines if line["count"]],
-                "eye_level": scene.wording.eye_level,
+                "eye_level": scene.words.say(say("eye-level")),
                 "pupils": [pupil.name for pupil in self.order.pupils],
             }
         )
@@ -306,7 +309,11 @@ class Pack:
                 "kind": "materials",
                 "count": count,
                 "items": [
-                    {"name": item.name, "each": item.each, "all": item.for_class(count)}
+                    {
+                        "name": self.scene.words.say(item.name),
+                        "each": self.scene.words.say(item.each),
+                        "all": item.for_class(count),
+                    }
                     for item in materials(self.scene)
                 ],
             }
@@ -314,26 +321,27 @@ class Pack:
 
 
 def _sheet_words(scene: Scene) -> str:
-    size, spec = scene.wording.length, scene.exercise.sheet
-    across = f"{size(scene.sheet.width_mm)} wide, {size(scene.sheet.height_mm)} high"
-    return f"{spec.size} ({across})" if isinstance(spec.size, str) else across
+    spec = scene.exercise.sheet
+    size = {"wide": Length(scene.sheet.width_mm), "high": Length(scene.sheet.height_mm)}
+    if isinstance(spec.size, str):
+        return scene.words.say(say("sheet-named", name=Own(spec.size), **size))
+    return scene.words.say(say("sheet-sized", **size))
 
 
 def _measures(scene: Scene) -> list[list[str]]:
     """The measures a pupil needs before the first step, name and value."""
-    wording = scene.wording
-    rows = [
-        [
-            f"{wording.eye_level[0].upper()}{wording.eye_level[1:]}",
-            f"{wording.length(scene.main.eye_level_mm)} from the top",
-        ]
-    ]
+    words = scene.words
+    level = say("level-from-top", mm=Length(scene.main.eye_level_mm))
+    rows = [[words.say(say("Eye-level")), words.say(level)]]
     for vp in scene.vanishing_points:
-        name, place = vp.name, where_point(vp, scene)
-        rows.append([name, place.removeprefix(name).strip()])
+        where = "place-on-sheet" if scene.sheet.contains(vp.at) else "place-on-strip"
+        rows.append([vp.name, words.say(say(where, place=place_of_point(vp, scene)))])
     return rows
 
 
-def _exactness(made: Sequence[Step]) -> list[list[str]]:
+def _exactness(scene: Scene, made: Sequence[Step]) -> list[list[str]]:
     forgiven = forgiveness(made)
-    return [["Forgiveness", f"measure to within {forgiven.mm:.1f} mm"]] if forgiven else []
+    if forgiven is None:
+        return []
+    words, within = scene.words, Number(forgiven.mm, 1)
+    return [[words.say(say("forgiveness-name")), words.say(say("forgiveness-within", mm=within))]]

@@ -14,10 +14,10 @@ from typing import Annotated
 from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.errors import ExerciseError
-from orthopsis.marking.answer_key import AnswerKey
-from orthopsis.marking.find_strokes import FoundStroke
 from orthopsis.marking.judge import SheetVerdict, judge_strokes
-from orthopsis.marking.verdicts import STANDARD, Demand
+from orthopsis.marking.judging.answer_key import AnswerKey
+from orthopsis.marking.judging.verdicts import STANDARD, Strictness
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.view import FREE
 
 Number = Annotated[float, Field(ge=-1e4, le=1e4, allow_inf_nan=False)]
@@ -51,7 +51,7 @@ def judged_again(
     key: AnswerKey,
     found: Sequence[FoundStroke],
     corrections: Corrections,
-    demand: Demand = STANDARD,
+    demand: Strictness = STANDARD,
     reached: int | None = None,
 ) -> SheetVerdict:
     """The verdict with a teacher's corrections. Raises ExerciseError for a line or family that is

@@ -10,43 +10,34 @@ import numpy as np
 
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task
-from orthopsis.marking.answer_key import AnswerKey, answer_key
-from orthopsis.marking.code import read_code, without_print
-from orthopsis.marking.families import Assigned, assign, support, without_curves
-from orthopsis.marking.find_sheet import FoundSheet, find_sheet
-from orthopsis.marking.find_strokes import FoundStroke, find_strokes
-from orthopsis.marking.findings import Finding, Reading, findings
+from orthopsis.marking.findings.gather import findings
+from orthopsis.marking.findings.one import Finding, JudgedSheet
+from orthopsis.marking.findings.photo import no_sheet, photo_findings
 from orthopsis.marking.fitting import ends_of
-from orthopsis.marking.intake import the_only_sheet
-from orthopsis.marking.look_again import look_again, to_their_ends
-from orthopsis.marking.own_way import (
-    FINISHED,
-    NOT_YET,
-    assign_by_rules,
-    own_goals,
-    step_reached,
-)
-from orthopsis.marking.pattern import without_grain, without_pattern
-from orthopsis.marking.photo import Grey
-from orthopsis.marking.quality import Quality, photo_findings, quality
-from orthopsis.marking.straighten import Straightened, straighten
-from orthopsis.marking.svg_lines import is_svg, lines_of_svg
-from orthopsis.marking.verdicts import (
+from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
+from orthopsis.marking.judging.families import Assigned, assign, support
+from orthopsis.marking.judging.given import given_by
+from orthopsis.marking.judging.reached_step import FINISHED, as_far_as_drawn
+from orthopsis.marking.judging.verdicts import (
     STANDARD,
     SURE,
-    Demand,
     JudgedStroke,
     MeetingPoint,
+    Strictness,
     as_meant,
     judge_lines,
     meeting_points,
-    points_of_their_own,
-    with_own_angles,
 )
+from orthopsis.marking.pencil.find_strokes import FoundStroke, find_strokes
+from orthopsis.marking.pencil.svg_lines import is_svg, lines_of_svg
+from orthopsis.marking.sheet.code import read_code, without_print
+from orthopsis.marking.sheet.find_sheet import FoundSheet, find_sheet
+from orthopsis.marking.sheet.intake import the_only_sheet
+from orthopsis.marking.sheet.photo import Grey
+from orthopsis.marking.sheet.quality import Quality, quality
+from orthopsis.marking.sheet.straighten import Straightened, straighten
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
-
-NOTHING_MISSING = 0.97
 
 
 @dataclass(frozen=True)
@@ -79,7 +70,7 @@ def check_image(
     step: int | None = None,
     *,
     corners: Sequence[XY] | None = None,
-    demand: Demand = STANDARD,
+    demand: Strictness = STANDARD,
 ) -> SheetVerdict:
     """Judge a photo, scan or SVG of lines. `corners` set by hand replace the search for them.
 
@@ -95,7 +86,7 @@ class Asked(NamedTuple):
     """What a sheet may have been drawn from, and how strictly it is judged then."""
 
     key: AnswerKey
-    demand: Demand = STANDARD
+    demand: Strictness = STANDARD
     task: Task = STANDARD_TASK
 
 
@@ -122,15 +113,11 @@ def check_grey(
     choice = _best_supported(ways, [asked] if by_code is None else by_code(laid.code))
     found, flat, bare, code = laid.turned_half() if choice.way else laid
     (key, demand, task), lines = choice.asked, choice.lines
-    if key.given != "rules":
-        lines = without_grain(without_pattern(lines))
-    reached = None
-    if key.step is None and key.given == "measures":
-        key, lines, reached = _as_far_as_drawn(key, lines)
-    if key.given == "measures":
-        strokes = look_again(bare, *_by_own_points(lines, key, demand))
-    else:
-        strokes = to_their_ends(bare, [line.found for line in lines])
+    given = given_by(key)
+    lines, reached = given.without_fill(lines), None
+    if key.step is None and given.places:
+        key, lines, reached = as_far_as_drawn(key, lines)
+    strokes = given.looked_for(bare, lines, key, demand)
     strokes = [replace(stroke, number=number) for number, stroke in enumerate(strokes)]
     verdict = judge_strokes(key, strokes, demand, reached)
     seen = quality(grey, found, flat, sheet)
@@ -152,7 +139,7 @@ def _as_told(line: Assigned, family: str | None) -> Assigned:
 def judge_strokes(
     key: AnswerKey,
     found: Sequence[FoundStroke],
-    demand: Demand = STANDARD,
+    demand: Strictness = STANDARD,
     reached: int | None = None,
     *,
     families: Mapping[int, str] | None = None,
@@ -162,33 +149,17 @@ def judge_strokes(
 
     `families` and `meant` are a teacher's word on lines of some numbers.
     """
-    straight = without_curves(found, key) if key.given == "measures" else list(found)
-    goals = own_goals(straight, key) if key.given == "rules" else key.goals
-    if key.given == "measures":
-        lines, key = _by_own_points(assign(straight, key), key, demand)
-    else:
-        lines = assign_by_rules(straight, goals)
+    given = given_by(key)
+    straight = given.straight(found, key)
+    goals = given.goals(straight, key)
+    lines, key = given.families(straight, key, demand)
     lines = [_as_told(line, (families or {}).get(line.found.number)) for line in lines]
     judged = judge_lines(lines, goals, demand)
     judged = [as_meant(j) if j.assigned.found.number in meant else j for j in judged]
-    points = meeting_points(judged, key.scene, demand)
-    judged = with_own_angles(judged, points, demand)
-    if key.given == "rules":
-        judged = [replace(line, own_turn_deg=line.turn_deg) for line in judged]
-    reading = Reading(key, judged, points, reached)
-    return SheetVerdict(True, judged, points, findings(reading), reached=reached)
-
-
-def _by_own_points(
-    lines: list[Assigned], key: AnswerKey, demand: Demand
-) -> tuple[list[Assigned], AnswerKey]:
-    """The lines by their place; of a pupil who keeps to another point, by the way there."""
-    points = meeting_points(judge_lines(lines, key.goals, demand), key.scene, demand)
-    own = points_of_their_own(points)
-    if not own:
-        return lines, key
-    key = key.looked_for_toward(own)
-    return assign([line.found for line in lines], key), key
+    points = meeting_points(judged, key.scene, demand, own=given.own_points)
+    judged = given.with_own_angles(judged, points, demand)
+    said = findings(JudgedSheet(key, judged, points, reached))
+    return SheetVerdict(True, judged, points, said, reached=reached)
 
 
 class _Laid(NamedTuple):
@@ -223,27 +194,6 @@ def _laid_flat(grey: Grey, sheet: Sheet, corners: Sequence[XY] | None) -> _Laid 
     return _Laid(found, flat, without_print(flat, printed), code)
 
 
-def _as_far_as_drawn(
-    key: AnswerKey, lines: list[Assigned]
-) -> tuple[AnswerKey, list[Assigned], int | None]:
-    """The key of the step that a half-finished sheet has reached, the lines by it, and the step.
-
-    Where most of the drawing is there, it is half-finished only if nothing due so far is missing.
-    """
-    share, outlines = support(lines, key.expected), sum(e.outline for e in key.expected)
-    if share >= FINISHED and round((1.0 - share) * outlines) < NOT_YET:
-        return key, lines, None
-    found = [line.found for line in lines]
-    reached = step_reached(found, key)
-    if reached is None:
-        return key, lines, None
-    sofar = answer_key(key.scene, reached)
-    by_step = assign(found, sofar)
-    if share >= FINISHED and support(by_step, sofar.expected) < NOTHING_MISSING:
-        return key, lines, None
-    return sofar, by_step, reached
-
-
 class _Choice(NamedTuple):
     asked: Asked
     way: int
@@ -272,14 +222,5 @@ def _turned_half(strokes: Sequence[FoundStroke], sheet: Sheet) -> list[FoundStro
 
 
 def _no_sheet(scene: Scene) -> SheetVerdict:
-    middle = scene.sheet.width_mm / 2, scene.sheet.height_mm / 2
     points = [MeetingPoint(vp.name, vp.at, None, 0) for vp in scene.vanishing_points]
-    advice = Finding(
-        "no-sheet",
-        "fix",
-        middle,
-        "No sheet was found in the picture. Lay it on a darker desk, take in all four corners "
-        "with a little desk around them, and hold the camera straight above; or set the corners "
-        "by hand.",
-    )
-    return SheetVerdict(False, [], points, [advice])
+    return SheetVerdict(False, [], points, [no_sheet(scene.sheet)])

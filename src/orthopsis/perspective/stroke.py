@@ -18,11 +18,25 @@ class Role(StrEnum):
     GUIDE = "guide"
 
 
+class Part(NamedTuple):
+    """What is drawn as one: a piece by its id, or one of its members by a number from 1.
+
+    >>> str(Part("crate")), str(Part("fern", 2))
+    ('crate', 'fern:2')
+    """
+
+    piece: str
+    number: int = 0
+
+    def __str__(self) -> str:
+        return self.piece if self.number == 0 else f"{self.piece}:{self.number}"
+
+
 class Stroke(NamedTuple):
     """A line from `start` to `end` (mm on the sheet).
 
     `family` is the name of the vanishing point it runs to, or vertical, horizontal, free;
-    `piece` is the id of the piece it belongs to, None for the sheet's own lines. Strokes that
+    `part` is what it belongs to, None for the sheet's own lines. Strokes that
     share a `curve` number are the short chords of one curve, within 0.02 mm of it.
     """
 
@@ -30,7 +44,7 @@ class Stroke(NamedTuple):
     end: tuple[float, float]
     family: str
     role: Role
-    piece: str | None
+    part: Part | None
     curve: int | None = None
 
     @property
@@ -41,13 +55,13 @@ class Stroke(NamedTuple):
 def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
     """The strokes with those of one line joined where they touch or overlap.
 
-    Only strokes of the same piece, family and role are joined, in the place of the first; chords
+    Only strokes of the same part, family and role are joined, in the place of the first; chords
     of curves stay as they are.
     """
-    groups: dict[tuple[str | None, str, Role], list[int]] = {}
-    for number, (_, _, family, role, piece, curve) in enumerate(strokes):
+    groups: dict[tuple[Part | None, str, Role], list[int]] = {}
+    for number, (_, _, family, role, part, curve) in enumerate(strokes):
         if curve is None:
-            groups.setdefault((piece, family, role), []).append(number)
+            groups.setdefault((part, family, role), []).append(number)
     result: list[Stroke | None] = list(strokes)
     for numbers in groups.values():
         while len(numbers) > 1:

@@ -14,7 +14,7 @@ from collections.abc import Callable, Sequence
 from types import ModuleType
 from typing import Any, NamedTuple
 
-from orthopsis.picture import bent_kernel, kernel, polynomials
+from orthopsis.picture import curved_kernel, kernel, polynomials
 
 
 class Kernel(NamedTuple):
@@ -25,7 +25,7 @@ class Kernel(NamedTuple):
     array: Callable[[Sequence[float]], Any]
 
 
-plain = Kernel(kernel, bent_kernel, list)
+plain = Kernel(kernel, curved_kernel, list)
 
 _in_use = plain
 
@@ -54,7 +54,7 @@ def translated() -> Kernel:
         return numpy.array(values, numpy.float64)
 
     roots = _compiled(polynomials)
-    made = Kernel(_compiled(kernel), _compiled(bent_kernel, roots), array)
+    made = Kernel(_compiled(kernel), _compiled(curved_kernel, roots), array)
     _try_out(made)
     return made
 
@@ -79,16 +79,19 @@ def _compiled(source: ModuleType, used: ModuleType | None = None) -> ModuleType:
 def _try_out(made: Kernel) -> None:
     """One small drawing, so that the compiler has done everything before anybody waits for it."""
     from orthopsis.perspective.area import Area, quarter_between
-    from orthopsis.picture.bent import Bent
-    from orthopsis.picture.hidden import Sight
+    from orthopsis.perspective.stroke import Part
+    from orthopsis.picture.curved_prism import CurvedPrism
     from orthopsis.picture.solid import prism
+    from orthopsis.picture.visibility import Sight
 
     square = [(0.0, 0.0, 1.0), (9.0, 0.0, 1.0), (9.0, 9.0, 1.0), (0.0, 9.0, 1.0)]
-    box = prism("box", [square], [["free"] * 4], (4.0, 4.0, 1.0), "free")
+    box = prism(Part("box"), [square], [["free"] * 4], (4.0, 4.0, 1.0), "free")
     bend = quarter_between((0.0, 9.0), (0.0, 0.0), (9.0, 0.0))
     area = Area((((0.0, 9.0), (9.0, 0.0), (9.0, 9.0)),), {(0, 0): bend})
     across, down = (1.0, 0.0, 0.0), (0.0, 1.0, 0.0)
-    bent = Bent("bent", (2.0, 2.0, 1.5), across, down, area, ("free",) * 3, (4.0, 4.0, 1.0), "free")
+    bent = CurvedPrism(
+        Part("bent"), (2.0, 2.0, 1.5), across, down, area, ("free",) * 3, (4.0, 4.0, 1.0), "free"
+    )
     Sight([box, bent], kernel=made).hidden()
 
 

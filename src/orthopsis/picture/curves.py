@@ -25,7 +25,7 @@ from orthopsis.perspective.segments import (
 from orthopsis.perspective.tolerance import Tolerance
 from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, plus, size, times
 from orthopsis.perspective.view import on_paper
-from orthopsis.picture.cylinder import Cylinder
+from orthopsis.picture.round_solid import RoundSolid
 from orthopsis.picture.solid import Face, Solid
 
 Side = Callable[[Vector], float]
@@ -73,7 +73,7 @@ class PathCover(ABC):
 class RoundCover:
     """A cylinder as a cover."""
 
-    def __init__(self, cylinder: Cylinder) -> None:
+    def __init__(self, cylinder: RoundSolid) -> None:
         self.cylinder = cylinder
         self.box = box_of(
             [on_paper(cylinder.rim(end, TURN * k / 64)) for end in (0, 1) for k in range(64)], 1.0
@@ -138,7 +138,7 @@ class FlatCover:
 class Rim(NamedTuple):
     """One rim of a cylinder as a path, by its angle; of a bent side its first quarter."""
 
-    cylinder: Cylinder
+    cylinder: RoundSolid
     end: int
     quarter: bool = False
 

@@ -11,7 +11,7 @@ from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Role, Stroke, joined
 from orthopsis.perspective.view import FREE
 from orthopsis.picture.curves import Wall, plane_through_eye
-from orthopsis.picture.hidden import Sight
+from orthopsis.picture.visibility import Sight
 
 
 def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
@@ -28,16 +28,16 @@ def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
         on_sheet = sheet.clip(segment)
         if on_sheet is None:
             continue
-        name, family = solid.piece, edge.family
+        part, family = solid.part, edge.family
         if on_sheet == WHOLE and (not unseen or unseen[0] == WHOLE):
             strokes, role = (hidden, Role.HIDDEN) if unseen else (outlines, Role.OUTLINE)
             if length(segment) > least_mm:
-                strokes.append(Stroke(*segment, family, role, name))
+                strokes.append(Stroke(*segment, family, role, part))
             continue
         for start, end in _cut(segment, remainder(unseen), on_sheet, least_mm):
-            outlines.append(Stroke(start, end, family, Role.OUTLINE, name))
+            outlines.append(Stroke(start, end, family, Role.OUTLINE, part))
         for start, end in _cut(segment, unseen, on_sheet, least_mm):
-            hidden.append(Stroke(start, end, family, Role.HIDDEN, name))
+            hidden.append(Stroke(start, end, family, Role.HIDDEN, part))
     outlines, hidden = joined(outlines), joined(hidden) if with_hidden else []
     for curve, arc in enumerate(sight.arcs(_edges_of(sheet))):
         strokes, role = (outlines, Role.OUTLINE) if arc.seen else (hidden, Role.HIDDEN)
@@ -46,7 +46,7 @@ def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
         if EllipseArc(arc.ellipse, arc.start, arc.stop).barely_seen:
             continue
         for start, end in pairwise(arc.ellipse.chords(arc.start, arc.stop)):
-            strokes.append(Stroke(start, end, FREE, role, arc.cylinder.piece, curve))
+            strokes.append(Stroke(start, end, FREE, role, arc.cylinder.part, curve))
     return outlines + hidden
 
 

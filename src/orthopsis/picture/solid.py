@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import NamedTuple, Protocol
 
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 
 
@@ -65,15 +66,14 @@ class Solid:
 
     Faces run around so that their normals point out. A transparent solid hides nothing and
     shows all its edges. Two floating solids are not compared by depth, the one listed first hides
-    the other whole; unless they are of one `group`, as the letters of a word.
+    the other whole; unless they are parts of one piece, as the letters of a word.
     """
 
-    piece: str
+    part: Part
     vertices: tuple[Vector, ...]
     shape: Shape
     transparent: bool = False
     floating: bool = False
-    group: str = ""
 
     @property
     def faces(self) -> tuple[Face, ...]:
@@ -88,24 +88,21 @@ class Standing(Protocol):
     """What stands or floats, alone or in a group."""
 
     @property
-    def piece(self) -> str: ...
+    def part(self) -> Part: ...
     @property
     def floating(self) -> bool: ...
-    @property
-    def group(self) -> str: ...
 
 
 def by_list(one: Standing, other: Standing) -> bool:
     """Whether two float apart, so that the one listed first hides the other whole."""
-    same = (one.group or one.piece) == (other.group or other.piece)
-    return one.floating and other.floating and not same
+    return one.floating and other.floating and one.part.piece != other.part.piece
 
 
 Families = tuple[tuple[str, ...], ...]
 
 
 def prism(
-    piece: str,
+    part: Part,
     loops: Sequence[Sequence[Vector]],
     loop_families: Sequence[Sequence[str]],
     sweep: Vector,
@@ -113,7 +110,6 @@ def prism(
     *,
     transparent: bool = False,
     floating: bool = False,
-    group: str = "",
 ) -> Solid:
     """Sweep a plane outline along `sweep`, a vector of eye space.
 
@@ -129,7 +125,7 @@ def prism(
     front = [corner for loop in corners for corner in loop]
     vertices = (*front, *[plus(corner, sweep) for corner in front])
     shape = _prism_shape(tuple(families), sweep_family)
-    return Solid(piece, vertices, shape, transparent, floating, group)
+    return Solid(part, vertices, shape, transparent, floating)
 
 
 @lru_cache(maxsize=256)

@@ -1,6 +1,6 @@
-"""What can stand on a sheet: one module per kind of thing.
+"""What can stand on a sheet: `placement` says where, `shapes` what, `kinds` put both together.
 
-Each piece knows its measures (pydantic), its solid (for the picture) and its construction (for the
-steps); the two never look at each other. Imports perspective, picture and construction.
-Start with `box`; a new kind is one module here and one line in `registry`.
+Each kind is one module in `kinds` with its fields (pydantic), its solid (for the picture) and its
+construction (for the steps); the last two never look at each other. Imports perspective, picture,
+construction. Start with `kinds.box`; a new kind is one module there and a line in `registry`.
 """

@@ -1,26 +1,37 @@
-"""What every piece has, and the stage it stands on."""
+"""What every piece has, the stage it stands on, and the site where it is drawn."""
 
 from __future__ import annotations
 
-import re
 from abc import ABC, abstractmethod
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from orthopsis.construction.moves import Mark
+from orthopsis.construction.moves import Mark, Said, Step
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
-from orthopsis.picture.thing import Thing
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.roles import Role
 
 Millimetres = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
-Length = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+_Positive = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+Across = Annotated[Millimetres, Role.ACROSS]
+PointAcross = Annotated[Millimetres, Role.POINT]
+Down = Annotated[Millimetres, Role.DOWN]
+Length = Annotated[_Positive, Role.LENGTH]
+FaceLength = Annotated[_Positive, Role.FACE]
+TrueLength = Annotated[_Positive, Role.TRUE]
+EyeLength = Annotated[_Positive, Role.EYE]
+Flag = Annotated[bool, Role.FLAG]
+Name = Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$"), Role.NAME]
+Reference = Annotated[str, Field(max_length=40), Role.REFERENCE]
 
 
 class Measures(BaseModel):
@@ -36,13 +47,18 @@ class Measures(BaseModel):
         return copied
 
 
+Standing = Literal["ground", "floating"]
+
+
 @dataclass(frozen=True)
 class Stage:
-    """Where a piece stands: the sheet, its view, and the piece's field path for messages."""
+    """Where and how a piece stands: the sheet, its view, and its field path for messages."""
 
     sheet: Sheet
     view: View
     path: str
+    floating: bool = True
+    transparent: bool = False
     named: Mapping[str, str] = field(default_factory=dict)
     """What the document calls a field, where a piece is worked out as another kind."""
 
@@ -52,9 +68,9 @@ class Stage:
         field = self.named.get(first, first) + dot + rest
         return ExerciseError(f"{self.path}.{field}" if field else self.path, message)
 
-    def depth_at(self, standing: str, foot_y_mm: float, field: str) -> float:
+    def depth_at(self, foot_y_mm: float, field: str) -> float:
         """Relative depth of a foot on the ground, or 1 for what floats at the picture plane."""
-        if standing == "floating":
+        if self.floating:
             return 1.0
         try:
             return self.view.ground_depth(foot_y_mm)
@@ -65,6 +81,36 @@ class Stage:
                 f"{self.view.eye_level_mm:g} mm, where no ground is seen; "
                 "lower the foot, or let the piece float",
             ) from None
+
+
+@dataclass(frozen=True)
+class Site:
+    """Where a part is drawn: the paper, the body it will be, its stage, the marks of the points,
+    and what the parts that were drawn before it hand over.
+    """
+
+    paper: Paper
+    body: Body
+    stage: Stage
+    points: Mapping[str, Mark]
+    before: Mapping[Part, object] = field(default_factory=dict)
+
+    @property
+    def part(self) -> Part:
+        return self.body.part
+
+    @property
+    def third(self) -> Mark | None:
+        """The point of the uprights; None where they stand straight."""
+        return self.points.get(self.stage.view.uprights.name)
+
+    def begin(self, step: str, /, **title: Said) -> Step:
+        """Open a step of this part."""
+        return self.paper.begin(step, self.body.part, self.body.name, **title)
+
+    def of(self, body: Body) -> Site:
+        """The site of another body, such as the block that a word is carved from."""
+        return replace(self, body=body)
 
 
 @dataclass(frozen=True)
@@ -82,12 +128,17 @@ class Drawn(ABC):
     """What is drawn as one: it has a name of its own, a solid and a construction."""
 
     if TYPE_CHECKING:
-        # Fields of a piece's model, properties of a letter.
-        id: Any
+        # Properties of a piece's model as of a letter.
+        part: Any
         name: Any
 
+    @property
+    def is_letter(self) -> bool:
+        """Whether it is a letter or a figure, which must not be drawn too small."""
+        return False
+
     @abstractmethod
-    def solids(self, stage: Stage) -> list[Thing]:
+    def solids(self, stage: Stage) -> list[AnySolid]:
         """The thing in eye space. Raises ExerciseError where its measures make no solid."""
 
     @abstractmethod
@@ -95,47 +146,5 @@ class Drawn(ABC):
         """The thing as it will stand on paper, for the drawing order."""
 
     @abstractmethod
-    def build(self, paper: Paper, stage: Stage, body: Body, points: Mapping[str, Mark]) -> None:
-        """Record the moves that draw it; `points` are the marks of its vanishing points."""
-
-
-class Piece(Measures):
-    """A thing on the sheet. `standing` decides what hides what; it never moves a line.
-
-    `turned_vp_mm` turns it about the vertical: where one of its own two vanishing points lies on
-    the eye level. The other follows from the right angle.
-    """
-
-    kind: str
-    id: Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$")]
-    view: str | None = None
-    standing: Literal["ground", "floating"] = "floating"
-    transparent: bool = False
-    turned_vp_mm: Millimetres | None = None
-
-    @property
-    def name(self) -> str:
-        """The id as words, for titles."""
-        return re.sub(r"[-_]+", " ", self.id).strip().capitalize()
-
-    def parts(self, stage: Stage) -> Sequence[Drawn]:
-        """What it consists of: itself, or several that are drawn one by one."""
-        del stage
-        assert isinstance(self, Drawn), f"{self.kind} says what it consists of"
-        return (self,)
-
-    @abstractmethod
-    def grips(self, stage: Stage) -> list[Grip]:
-        """The cuts of the piece, for taking hold of them on the sheet."""
-
-    @abstractmethod
-    def moved(self, stage: Stage, view: View) -> Self:
-        """The same thing in the world, measured on the sheet of a viewer who stands elsewhere."""
-
-    def on_lines_of(self, others: Sequence[Piece], stage: Stage) -> Self:
-        """The piece with measures of its own, where it is given by the lines of one listed before.
-
-        Raises ExerciseError.
-        """
-        del others, stage
-        return self
+    def build(self, site: Site) -> object:
+        """Record the moves that draw it; the answer is what later parts may need of it."""

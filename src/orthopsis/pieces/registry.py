@@ -6,16 +6,17 @@ from typing import Annotated, get_args
 
 from pydantic import Field
 
-from orthopsis.pieces.box import Box
-from orthopsis.pieces.cylinder import Cylinder
-from orthopsis.pieces.letters import Letters
-from orthopsis.pieces.outline import Outline
+from orthopsis.pieces.kinds.box import Box
+from orthopsis.pieces.kinds.cylinder import Cylinder
+from orthopsis.pieces.kinds.letters import Letters
+from orthopsis.pieces.kinds.outline import Outline
+from orthopsis.pieces.piece import Piece
 
 AnyPiece = Annotated[Box | Cylinder | Letters | Outline, Field(discriminator="kind")]
 
-KINDS = frozenset(
-    kind
+KINDS: dict[str, type[Piece]] = {
+    kind: piece
     for piece in get_args(get_args(AnyPiece)[0])
     for kind in get_args(piece.model_fields["kind"].annotation)
-)
-"""The names of the kinds, as documents write them."""
+}
+"""The kinds by the names that documents write."""

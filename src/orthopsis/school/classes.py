@@ -8,7 +8,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from orthopsis.errors import SchoolError
-from orthopsis.school.lessons import owned, school_class
+from orthopsis.school.lessons import school_class
+from orthopsis.school.owned import owned
 from orthopsis.school.tables import Pupil, SchoolClass
 
 MOST_PUPILS = 60

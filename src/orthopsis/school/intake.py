@@ -17,12 +17,13 @@ from sqlalchemy.orm import Session, undefer
 from orthopsis.errors import ImageError, OrthopsisError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.task import STANDARD_TASK, Task
-from orthopsis.marking.intake import arrivals, holds_pages, is_zip, unpacked
 from orthopsis.marking.judge import check_grey
-from orthopsis.marking.photo import open_photo
 from orthopsis.marking.records import kept_record
-from orthopsis.marking.straighten import as_jpeg
+from orthopsis.marking.sheet.intake import arrivals, holds_pages, is_zip, unpacked
+from orthopsis.marking.sheet.photo import open_photo
+from orthopsis.marking.sheet.straighten import as_jpeg
 from orthopsis.school import lessons, versions
+from orthopsis.school.owned import owned
 from orthopsis.school.store import Store
 from orthopsis.school.tables import (
     JobState,
@@ -151,7 +152,7 @@ def uploads(session: Session, teacher_id: int, lesson_id: int) -> Sequence[Uploa
 def put_away(session: Session, teacher_id: int, upload_id: int) -> None:
     """Take away a file that could not be opened; raises NotFound."""
     missing = "this file is not there any more"
-    session.delete(lessons.owned(session, teacher_id, Upload, upload_id, missing))
+    session.delete(owned(session, teacher_id, Upload, upload_id, missing))
 
 
 def cancel(session: Session, teacher_id: int, lesson_id: int) -> None:

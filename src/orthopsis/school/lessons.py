@@ -5,18 +5,17 @@ from __future__ import annotations
 import hashlib
 from collections.abc import Sequence
 from datetime import date
-from typing import Any, TypeVar
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
 
 from orthopsis.errors import NotFound
+from orthopsis.marking.records import VerdictRecord
+from orthopsis.school.owned import owned
 from orthopsis.school.shelf import exercise
 from orthopsis.school.tables import (
-    JobState,
+    GivenMark,
     Lesson,
-    Mark,
-    Owned,
     Pupil,
     SchoolClass,
     SheetPicture,
@@ -27,25 +26,6 @@ from orthopsis.school.tables import (
 )
 
 MILD_BELOW_AGE = 9
-
-
-Row = TypeVar("Row", bound="Owned | SheetPicture")
-
-
-def owned(
-    session: Session,
-    teacher_id: int,
-    table: type[Row],
-    row_id: int,
-    missing: str,
-    *,
-    lock: bool = False,
-) -> Row:
-    """A row of the teacher's, locked for this transaction if asked. Raises NotFound: `missing`."""
-    row = session.get(table, row_id, with_for_update=lock or None)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound(missing)
-    return row
 
 
 def classes(session: Session, teacher_id: int, away: bool = False) -> Sequence[SchoolClass]:
@@ -108,7 +88,7 @@ def sheets(session: Session, teacher_id: int, lesson_id: int) -> Sequence[SheetR
         .where(
             SheetRow.teacher_id == teacher_id,
             SheetRow.lesson_id == lesson_id,
-            SheetRow.state != JobState.AWAY,
+            SheetRow.away.is_(False),
         )
         .options(
             selectinload(SheetRow.pupil),
@@ -178,7 +158,7 @@ def sheet_of_photo(
         .where(
             SheetRow.teacher_id == teacher_id,
             SheetRow.lesson_id == lesson_id,
-            SheetRow.state != JobState.AWAY,
+            SheetRow.away.is_(False),
             SheetPicture.digest == _digest(photo),
         )
         .order_by(SheetRow.id)
@@ -196,7 +176,7 @@ def keep_verdict(
     teacher_id: int,
     sheet_id: int,
     exercise_counter: int,
-    record: dict[str, Any],
+    record: VerdictRecord,
     straight_jpeg: bytes | None,
 ) -> None:
     """Keep what the judge said of a photo, in place of what was said before and corrected."""
@@ -205,7 +185,8 @@ def keep_verdict(
     if row is None:
         row = VerdictRow(teacher_id=teacher_id, sheet_id=sheet_id)
         session.add(row)
-    row.exercise_counter, row.record, row.judged_at = exercise_counter, record, now()
+    row.exercise_counter, row.record = exercise_counter, record.plain()
+    row.judged_at = now()
     row.corrections = {}
     sheet_picture(session, teacher_id, sheet_id).straight_jpeg = straight_jpeg
 
@@ -225,12 +206,12 @@ def save_mark(
     pupil_id: int,
     understanding: Understanding,
     words: str,
-) -> Mark:
+) -> GivenMark:
     """Give the sheet to a pupil, with the teacher's mark and words."""
     give_to(session, teacher_id, sheet_id, pupil_id)
-    mark = session.scalar(select(Mark).where(Mark.sheet_id == sheet_id))
+    mark = session.scalar(select(GivenMark).where(GivenMark.sheet_id == sheet_id))
     if mark is None:
-        mark = Mark(teacher_id=teacher_id, sheet_id=sheet_id)
+        mark = GivenMark(teacher_id=teacher_id, sheet_id=sheet_id)
         session.add(mark)
     mark.understanding, mark.words, mark.saved_at = str(understanding), words, now()
     return mark
@@ -238,7 +219,8 @@ def save_mark(
 
 def pupil_of(session: Session, teacher_id: int, pupil_id: int, class_id: int) -> Pupil:
     """A pupil of a class; raises NotFound."""
-    pupil = session.get(Pupil, pupil_id)
-    if pupil is None or pupil.teacher_id != teacher_id or pupil.class_id != class_id:
-        raise NotFound("this pupil is not in the lesson's class")
+    missing = "this pupil is not in the lesson's class"
+    pupil = owned(session, teacher_id, Pupil, pupil_id, missing)
+    if pupil.class_id != class_id:
+        raise NotFound(missing)
     return pupil

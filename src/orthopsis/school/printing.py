@@ -8,7 +8,7 @@ from typing import Any
 from sqlalchemy import select, update
 from sqlalchemy.orm import Session, undefer
 
-from orthopsis.errors import ExerciseError, NotFound, OrthopsisError
+from orthopsis.errors import ExerciseError, OrthopsisError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked
@@ -16,6 +16,7 @@ from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
 from orthopsis.school import versions
 from orthopsis.school.lessons import school_class
+from orthopsis.school.owned import owned
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.shelf import exercise
 from orthopsis.school.store import Store
@@ -53,11 +54,9 @@ def ask(session: Session, teacher_id: int, exercise_id: int, asked: dict[str, An
 
 def print_job(session: Session, teacher_id: int, job_id: int, with_file: bool = False) -> PrintJob:
     """One print; raises NotFound."""
-    options = [undefer(PrintJob.file)] if with_file else []
-    row = session.get(PrintJob, job_id, options=options)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this print does not exist any more; ask for it again")
-    return row
+    missing = "this print does not exist any more; ask for it again"
+    options = (undefer(PrintJob.file),) if with_file else ()
+    return owned(session, teacher_id, PrintJob, job_id, missing, options=options)
 
 
 def cancel(session: Session, teacher_id: int, job_id: int) -> PrintJob:

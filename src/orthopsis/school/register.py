@@ -10,7 +10,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
 
 from orthopsis.school.lessons import school_class
-from orthopsis.school.tables import JobState, Lesson, Pupil, SchoolClass, SheetRow
+from orthopsis.school.tables import Lesson, Pupil, SchoolClass, SheetRow
 
 
 @dataclass(frozen=True)
@@ -46,7 +46,7 @@ def register(session: Session, teacher_id: int, class_id: int) -> Register:
         .where(
             SheetRow.teacher_id == teacher_id,
             SheetRow.lesson_id.in_([lesson.id for lesson in given]),
-            SheetRow.state != JobState.AWAY,
+            SheetRow.away.is_(False),
         )
         .options(selectinload(SheetRow.verdict), selectinload(SheetRow.mark))
         .order_by(SheetRow.id)

@@ -8,9 +8,11 @@ from pydantic import BaseModel, ConfigDict, Field
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
-from orthopsis.construction.wording import Far, LineName, Reading, Spelling, Square, Units
 from orthopsis.exercise.document import Exercise, SizeName
+from orthopsis.exercise.resolve import resolve
 from orthopsis.school.tables import TeacherSettings
+from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units
+from orthopsis.wording.words import Words
 
 
 class Settings(BaseModel):
@@ -21,7 +23,7 @@ class Settings(BaseModel):
     units: Units | None = None
     line: LineName | None = None
     spelling: Spelling | None = None
-    reading: Reading | None = None
+    reading: ReadingLevel | None = None
     square: Square | None = None
     ruler_mm: Annotated[float, Field(ge=100, le=2000)] | None = None
     far: Far | None = None
@@ -47,6 +49,11 @@ def save_settings(session: Session, teacher_id: int, settings: Settings) -> None
     values = settings.model_dump()
     kept = insert(TeacherSettings).values(teacher_id=teacher_id, values=values)
     session.execute(kept.on_duplicate_key_update(values=values))
+
+
+def words_for(session: Session, teacher_id: int, exercise: Exercise) -> Words:
+    """How the teacher says what belongs to an exercise."""
+    return resolve(as_said(exercise, settings_of(session, teacher_id))).words
 
 
 def as_said(exercise: Exercise, settings: Settings) -> Exercise:

@@ -7,9 +7,10 @@ from collections.abc import Sequence
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from orthopsis.errors import EditConflict, NotFound
+from orthopsis.errors import EditConflict
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
+from orthopsis.school.owned import owned
 from orthopsis.school.tables import ExerciseRow, Place, now
 
 
@@ -27,10 +28,8 @@ def exercises(
 
 def exercise(session: Session, teacher_id: int, exercise_id: int) -> ExerciseRow:
     """One exercise; raises NotFound."""
-    row = session.get(ExerciseRow, exercise_id)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this exercise does not exist; go back to the shelf")
-    return row
+    missing = "this exercise does not exist; go back to the shelf"
+    return owned(session, teacher_id, ExerciseRow, exercise_id, missing)
 
 
 def add_exercise(
@@ -57,9 +56,8 @@ def save_exercise(
     The refused document is not lost: it is put on the shelf beside the other. The caller commits
     it although the save was refused.
     """
-    row = session.get(ExerciseRow, exercise_id, with_for_update=True)
-    if row is None or row.teacher_id != teacher_id:
-        raise NotFound("this exercise does not exist any more; save it as a new one")
+    missing = "this exercise does not exist any more; save it as a new one"
+    row = owned(session, teacher_id, ExerciseRow, exercise_id, missing, lock=True)
     if row.document == to_data(document):
         return row
     if row.counter != counter:

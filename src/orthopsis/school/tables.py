@@ -139,7 +139,7 @@ class Lesson(Owned, Base):
 class SheetRow(Owned, Base):
     """A pupil's sheet handed in for a lesson; whose it is may not be known yet.
 
-    `state` is a JobState of its judging; one that was taken away is kept and not shown.
+    `state` is a JobState of its judging; one that was taken `away` is kept and not shown.
     """
 
     __tablename__ = "sheet"
@@ -150,6 +150,7 @@ class SheetRow(Owned, Base):
     handed_in_at: Mapped[datetime] = mapped_column(DateTime, default=now)
     state: Mapped[str] = mapped_column(String(10), default="done")
     problem: Mapped[str | None] = mapped_column(Text)
+    away: Mapped[bool] = mapped_column(default=False)
     corners: Mapped[list[Any] | None] = mapped_column(JSON)
     """Set by hand, in pixels of the photo; null when the judge seeks them."""
     task: Mapped[dict[str, Any] | None] = mapped_column(JSON)
@@ -157,7 +158,7 @@ class SheetRow(Owned, Base):
     lesson: Mapped[Lesson] = relationship(viewonly=True)
     pupil: Mapped[Pupil | None] = relationship(viewonly=True)
     verdict: Mapped[VerdictRow | None] = relationship(viewonly=True)
-    mark: Mapped[Mark | None] = relationship(viewonly=True)
+    mark: Mapped[GivenMark | None] = relationship(viewonly=True)
 
 
 class SheetPicture(Base):
@@ -186,7 +187,7 @@ class VerdictRow(Owned, Base):
     judged_at: Mapped[datetime] = mapped_column(DateTime, default=now)
 
 
-class Mark(Owned, Base):
+class GivenMark(Owned, Base):
     """What the teacher says to the pupil."""
 
     __tablename__ = "mark"
@@ -214,7 +215,6 @@ class JobState(StrEnum):
     DONE = "done"
     FAILED = "failed"
     CANCELLED = "cancelled"
-    AWAY = "away"
 
 
 class Upload(Owned, Base):
@@ -231,7 +231,7 @@ class Upload(Owned, Base):
     sent_at: Mapped[datetime] = mapped_column(DateTime, default=now)
 
 
-class Phrase(Owned, Base):
+class OwnWords(Owned, Base):
     """A teacher's own words for a correction, in one exercise."""
 
     __tablename__ = "phrase"

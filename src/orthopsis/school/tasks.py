@@ -11,15 +11,17 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, NotFound
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked, has_word
-from orthopsis.marking.answer_key import AnswerKey, answer_key
 from orthopsis.marking.judge import Asked
-from orthopsis.marking.verdicts import DEMANDS, Demand
-from orthopsis.school.tables import ExerciseRow, Pupil, SheetRow, VerdictRow
+from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
+from orthopsis.marking.judging.verdicts import STRICTNESS, Strictness
+from orthopsis.marking.records import VerdictRecord
+from orthopsis.school.owned import owned
+from orthopsis.school.tables import ExerciseRow, Pupil, SheetRow
 from orthopsis.school.versions import kept, version_of
 
 
@@ -33,14 +35,9 @@ def _key(document: str, task: Task, step: int | None) -> AnswerKey:
     return answer_key(resolve(as_asked(from_data(json.loads(document)), task)), step)
 
 
-def tolerance(task: Task, of_lesson: str) -> Demand:
+def strictness(task: Task, of_lesson: str) -> Strictness:
     """How strictly a sheet is judged: first steps and stretch as they are, others as the lesson."""
-    return DEMANDS[of_lesson if task.demand == "standard" else task.demand]
-
-
-def task_of(verdict: VerdictRow) -> Task:
-    """What a judged sheet was held against."""
-    return Task(**verdict.record.get("task", {}))
+    return STRICTNESS[of_lesson if task.demand == "standard" else task.demand]
 
 
 def said_task(row: SheetRow) -> Task | None:
@@ -66,7 +63,7 @@ class Origin:
     def asked(self, task: Task, code: SheetCode | None = None) -> Asked:
         """A task to hold it against. Raises ExerciseError."""
         key = key_of(self.versions[self.version(code)], task)
-        return Asked(key, tolerance(task, self.strict), task)
+        return Asked(key, strictness(task, self.strict), task)
 
     def likely(self, code: SheetCode | None) -> Iterator[Asked]:
         """What it may have been drawn from, the likeliest first; each is made when it is asked for.
@@ -118,12 +115,14 @@ def scenes_of(session: Session, rows: Sequence[SheetRow]) -> list[Scene]:
 
 def belongs_to(session: Session, row: SheetRow) -> str | None:
     """The other exercise that a sheet is of by its printed code; None where it is in its place."""
-    code = row.verdict.record.get("code") if row.verdict else None
-    if not code or code[0] == row.lesson.exercise_id:
+    code = VerdictRecord.model_validate(row.verdict.record).printed if row.verdict else None
+    if code is None or code.exercise == row.lesson.exercise_id:
         return None
-    other = session.get(ExerciseRow, code[0])
-    ours = other is not None and other.teacher_id == row.teacher_id
-    return f"“{other.title}”" if other and ours else "another exercise"
+    try:
+        other = owned(session, row.teacher_id, ExerciseRow, code.exercise, "another exercise")
+    except NotFound as error:
+        return str(error)
+    return f"“{other.title}”"
 
 
 def own_word(name: str) -> str:

@@ -7,28 +7,13 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from orthopsis.exercise.records import SheetRecord
 from orthopsis.marking.corrections import Corrections
+from orthopsis.marking.records import VerdictRecord
 from orthopsis.school.tables import JobState, Understanding
-from orthopsis.web.models import XY, Out, PupilOut, SheetOut
+from orthopsis.web.models import XY, Out, PupilOut
 
 DemandName = Literal["first steps", "standard", "stretch"]
-
-
-class JudgedStrokeOut(Out):
-    """A line with its verdict. `number` names it in corrections; `meant` was bent on purpose."""
-
-    start: Annotated[XY, Field(alias="from")]
-    end: Annotated[XY, Field(alias="to")]
-    family: str
-    miss_mm: float | None
-    angle_deg: float | None
-    own_deg: float | None = None
-    true: tuple[XY, XY] | None = None
-    verdict: Literal["on", "near", "off", "stray"]
-    number: int = -1
-    dark: bool = True
-    meant: bool = False
-    sd_deg: float = 0.0
 
 
 class DismissedLineOut(Out):
@@ -37,49 +22,6 @@ class DismissedLineOut(Out):
     number: int
     start: Annotated[XY, Field(alias="from")]
     end: Annotated[XY, Field(alias="to")]
-
-
-class MeetingPointOut(Out):
-    """`ellipse` is one standard deviation of the found point: half axes (mm) and angle (deg)."""
-
-    name: str
-    intended_mm: XY
-    found_mm: XY | None
-    lines: int
-    ellipse: tuple[float, float, float] | None = None
-
-
-class FindingOut(Out):
-    """`lines` are the numbers of the lines it speaks of."""
-
-    code: str
-    level: Literal["praise", "fix", "tidy"]
-    where: XY
-    message: str
-    lines: Annotated[list[int], Field(default_factory=list)]
-
-
-class PhotoOut(Out):
-    """How good the photo is: see the judge's Quality."""
-
-    px_per_mm: float
-    sharpness: float
-    light: float
-    sure: float
-    how: str
-
-
-class VerdictOut(Out):
-    """What the judge said; `corners_px` are where the sheet's corners are in the photo."""
-
-    sheet_found: bool
-    strokes: list[JudgedStrokeOut]
-    vanishing_points: list[MeetingPointOut]
-    findings: list[FindingOut]
-    corners_px: list[XY] | None = None
-    photo_px: tuple[int, int] | None = None
-    reached: int | None = None
-    photo: PhotoOut | None = None
 
 
 class MarkIn(BaseModel):
@@ -183,15 +125,18 @@ class PupilSheetOut(Out):
     file_name: str
     handed_in_at: datetime
     state: JobState
+    away: bool
     problem: str | None
     pupil: PupilOut | None
-    sheet: SheetOut
+    sheet: SheetRecord
     families: list[str]
     task: TaskOut
-    verdict: VerdictOut | None
+    verdict: VerdictRecord | None
     corrections: Corrections
     dismissed: list[DismissedLineOut]
     mark: MarkOut | None
+    first_words: str
+    """What is right, then the one correction that helps most: what to begin with."""
 
 
 class FaceOut(Out):

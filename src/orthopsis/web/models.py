@@ -8,6 +8,8 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from orthopsis.exercise.document import Exercise
+from orthopsis.exercise.records import DrawingRecord, PlaneRecord, StepRecord
+from orthopsis.pieces.roles import Role
 from orthopsis.school.tables import Place, Understanding
 
 XY = tuple[float, float]
@@ -18,36 +20,6 @@ class Out(BaseModel):
     """An answer; built from records or from rows."""
 
     model_config = ConfigDict(from_attributes=True, populate_by_name=True)
-
-
-class SheetOut(Out):
-    width_mm: float
-    height_mm: float
-
-
-class VanishingPointOut(Out):
-    """A vanishing point: its place, or its direction when it lies at infinity."""
-
-    name: str
-    x_mm: float | None = None
-    y_mm: float | None = None
-    direction: XY | None = None
-
-
-class StrokeOut(Out):
-    start: Annotated[XY, Field(alias="from")]
-    end: Annotated[XY, Field(alias="to")]
-    family: str
-    role: Literal["outline", "hidden", "guide"]
-    piece: str | None
-    curve: int | None = None
-
-
-class DrawingOut(Out):
-    sheet: SheetOut
-    eye_level_mm: float
-    vanishing_points: list[VanishingPointOut]
-    strokes: list[StrokeOut]
 
 
 class ChangeOut(Out):
@@ -81,8 +53,9 @@ class GripOut(Out):
     """A cut's mark on the sheet, to be taken hold of, on the way from start to goal."""
 
     piece: str
-    field: Literal["depth", "left", "right", "length", "thickness", "street", "edge"]
-    way: Literal["x_mm", "fraction", "along_mm", "true_mm", "length_mm"]
+    field: str
+    label: str
+    way: str
     start: XY
     goal: XY
     at: XY
@@ -99,12 +72,9 @@ class ViewerIn(BaseModel):
     back_mm: StepMm = 0.0
 
 
-class PlaneOut(Out):
-    """A toned plane: its value, 0 paper white to 3 darkest, its loops, and its colour."""
+class PlaneOut(PlaneRecord):
+    """A toned plane with its colour."""
 
-    piece: str
-    value: int
-    loops: list[list[XY]]
     colour: str
 
 
@@ -113,7 +83,7 @@ class PictureOut(Out):
     moving and only the lines were asked for, facts and advice.
     """
 
-    drawing: DrawingOut
+    drawing: DrawingRecord
     planes: list[PlaneOut]
     eye_level: list[tuple[XY, XY]]
     facts: FactsOut | None
@@ -122,38 +92,9 @@ class PictureOut(Out):
     grips: list[GripOut]
 
 
-class MarkPointOut(Out):
-    name: str
-    at: XY
+class StepOut(StepRecord):
+    """A step at the bench: `earlier` tells whether it may come before the one before it."""
 
-
-class MeasureOut(Out):
-    zero: str
-    axis: Literal["x", "y", "along"]
-    mm: float
-
-
-class StepStrokeOut(StrokeOut):
-    fate: Literal["keep", "guide", "erase"]
-
-
-class StepOut(Out):
-    number: int
-    title: str
-    piece: str | None
-    instruction: str
-    minutes: float
-    marks: list[MarkPointOut]
-    measures: list[MeasureOut]
-    strokes: list[StepStrokeOut]
-    tried: list[StrokeOut]
-    darkens: list[int]
-    erases: list[int]
-    check: str
-    key: str
-    hidden: bool
-    note: str
-    said: list[str]
     earlier: bool
 
 
@@ -162,6 +103,85 @@ class StepsOut(Out):
 
     steps: list[StepOut]
     forgiveness_mm: float | None
+
+
+class ChoiceOut(Out):
+    value: str
+    label: str
+    systems: list[int]
+
+
+class FieldOut(Out):
+    """A field of a kind: see the core's Field."""
+
+    path: list[str]
+    label: str
+    role: Role
+    optional: bool
+    default: bool | float | str | None
+    least: float | None
+    most: float | None
+    above: bool
+    choices: list[ChoiceOut]
+    editor: str
+
+
+class FormOut(Out):
+    name: str
+    tells: str
+    systems: list[int]
+    sized: tuple[str, str]
+    fields: list[FieldOut]
+
+
+class KindOut(Out):
+    """A kind of piece, from which the bench builds its form."""
+
+    kind: str
+    name: str
+    several: str
+    add: str
+    fields: list[FieldOut]
+    forms: list[FormOut]
+
+
+class NewPieceIn(BaseModel):
+    """A piece to be put where its nearest corner goes, in round measures of `step_mm`."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    document: Exercise
+    kind: Annotated[str, Field(max_length=40)]
+    at: XY
+    step_mm: Annotated[float, Field(gt=0, le=100)]
+
+
+class FieldIn(BaseModel):
+    """A choice made at a piece, or a field switched on (true) or off (null)."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    document: Exercise
+    piece: Annotated[str, Field(max_length=40)]
+    field: Annotated[str, Field(max_length=40)]
+    value: Annotated[str, Field(max_length=40)] | bool | None
+
+
+class RenameIn(BaseModel):
+    """Another name for a piece."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    document: Exercise
+    old: Annotated[str, Field(max_length=40)]
+    new: Annotated[str, Field(max_length=40)]
+
+
+class EditedOut(Out):
+    """The document as it is now, and the piece that was put or named."""
+
+    document: Exercise
+    piece: str
 
 
 class ShelfItem(Out):
@@ -174,6 +194,7 @@ class ShelfItem(Out):
     points: int
     pieces: int
     kinds: list[str]
+    about: list[str]
     age: int | None
     minutes: float | None
     place: Place

@@ -11,11 +11,11 @@ from pydantic import BaseModel
 from sqlalchemy.exc import DBAPIError
 from starlette.exceptions import HTTPException
 
+from orthopsis.construction.order import NoDrawingOrder
 from orthopsis.errors import (
     EditConflict,
     ExerciseError,
     ImageError,
-    NoDrawingOrder,
     NotFound,
     OrthopsisError,
 )

@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import type { DemandName, PupilSheet } from "@/api/client";
 import { useSetTask } from "@/api/marking";
-import { DEMAND_OPTIONS } from "@/places/prepare/useDemands";
+import { DEMAND_OPTIONS } from "@/places/prepare/plan/useDemands";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import DraftInput from "@/ui/DraftInput.vue";
 

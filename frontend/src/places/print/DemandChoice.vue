@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { DemandOut } from "@/api/client";
-import { DEMAND_OPTIONS } from "@/places/prepare/useDemands";
+import { DEMAND_OPTIONS } from "@/places/prepare/plan/useDemands";
 import ChoiceField from "@/ui/ChoiceField.vue";
 
 /** Which of the three demands is printed. */

@@ -3,7 +3,7 @@ import { computed, ref, watch } from "vue";
 import { useRoute } from "vue-router";
 import type { DemandOut, PrintOrder } from "@/api/client";
 import { useExercise } from "@/api/queries";
-import { demandIn, useDemands } from "@/places/prepare/useDemands";
+import { demandIn, useDemands } from "@/places/prepare/plan/useDemands";
 import { useSaid, useSettings } from "@/ui/settings";
 import StateNote from "@/ui/StateNote.vue";
 import ClassSheets from "./ClassSheets.vue";

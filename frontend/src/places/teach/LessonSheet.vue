@@ -47,7 +47,9 @@ const underRuler = computed(() => {
   // A curve is drawn by hand, without the ruler.
   return typeof stroke?.curve === "number" ? undefined : stroke;
 });
-const marks = computed(() => (moment.value ? marksAt(props.steps, props.number) : []));
+const marks = computed(() =>
+  moment.value ? marksAt(props.steps, props.number, props.picture.drawing.vanishing_points) : [],
+);
 </script>
 
 <template>

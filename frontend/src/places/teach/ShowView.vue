@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { usePicture } from "@/places/prepare/usePicture";
+import { usePicture } from "@/places/prepare/bench/usePicture";
 import LessonSheet from "./LessonSheet.vue";
 import StepWords from "./StepWords.vue";
 import { useShown } from "./useProjector";

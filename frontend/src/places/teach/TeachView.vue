@@ -2,7 +2,7 @@
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { useExercise } from "@/api/queries";
-import { usePicture } from "@/places/prepare/usePicture";
+import { usePicture } from "@/places/prepare/bench/usePicture";
 import { useSaid, useSettings } from "@/ui/settings";
 import StateNote from "@/ui/StateNote.vue";
 import DemoPanel from "./DemoPanel.vue";

@@ -1,12 +1,11 @@
 """Advice: what will look wrong although every line is right, each with its number and one remedy.
 
-`said.advice` gathers it from `things`, `points` and `measures`; `words` says it. A remedy is a
+`said.advice` gathers it from `things`, `points` and `measures`. A remedy is a
 change of the document, computed, or the smallest that was tried and mends.
 """
 
 from orthopsis.exercise.advice.measures import Strip, strips
 from orthopsis.exercise.advice.one import Advice
 from orthopsis.exercise.advice.said import Facts, advice, facts
-from orthopsis.exercise.advice.words import message, remedy
 
-__all__ = ["Advice", "Facts", "Strip", "advice", "facts", "message", "remedy", "strips"]
+__all__ = ["Advice", "Facts", "Strip", "advice", "facts", "strips"]

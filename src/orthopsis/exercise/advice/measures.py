@@ -6,13 +6,15 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from orthopsis.construction.wording import MM_PER_INCH
-from orthopsis.errors import NoDrawingOrder
+from orthopsis.construction.order import NoDrawingOrder
 from orthopsis.exercise.advice.one import Advice
-from orthopsis.exercise.change import Change, Path
-from orthopsis.exercise.forgiveness import READING_MM, forgiveness, readings
-from orthopsis.exercise.resolve import Scene, bodies, steps
+from orthopsis.exercise.change import Change
+from orthopsis.exercise.forgiveness import READING_MM, forgiveness, set_measures
+from orthopsis.exercise.resolve import Scene, steps
 from orthopsis.perspective.plane import distance
+from orthopsis.phrase import Choice, Length, Number, PointName, say
+from orthopsis.pieces.roles import Path
+from orthopsis.wording.choices import MM_PER_INCH
 
 RULERS_MM = (300.0, 500.0, 1000.0)
 RULERS_IN_MM = tuple(inches * MM_PER_INCH for inches in (12, 18, 36))
@@ -43,7 +45,7 @@ def strips(scene: Scene) -> tuple[Strip, ...]:
     """The strips of paper that the sheet needs, and how long each is."""
     found = []
     rulers = RULERS_IN_MM if scene.wording.units == "in" else RULERS_MM
-    starts = [place for body in bodies(scene) for place, _ in body.corners]
+    starts = [place for body in scene.bodies for place, _ in body.corners]
     for vp in scene.vanishing_points:
         side, out_mm = scene.sheet.beside(vp.at)
         if out_mm <= 0.0:
@@ -64,15 +66,23 @@ def tape_strips(scene: Scene) -> Iterator[Advice]:
             "top": (width / 2, -half),
             "bottom": (width / 2, height + half),
         }[strip.side]
-        more = {"name": strip.name, "side": strip.side, "ruler_mm": strip.ruler_mm}
-        yield Advice("tape-strip", where, strip.length_mm, 1.0, (), more)
+        said = say(
+            "advice-tape-strip",
+            point=PointName(strip.name),
+            out=Length(strip.length_mm),
+            side=Choice(strip.side),
+            reach=say("reach-none")
+            if strip.ruler_mm is None
+            else say("reach-ruler", ruler=Length(strip.ruler_mm)),
+        )
+        yield Advice("tape-strip", where, strip.length_mm, 1.0, said)
 
 
 def unreadable(scene: Scene) -> Iterator[Advice]:
     """Measures that fall between the marks of a ruler; the first is named, all are mended."""
     smallest = MM_PER_INCH / 16 if scene.wording.units == "in" else READING_MM
     found: list[tuple[Path, float, Change]] = []
-    for reading in readings(scene):
+    for reading in set_measures(scene):
         mm = reading.value / reading.per_mm
         nearest = _nearest(mm, smallest)
         if reading.per_mm == 1.0 and abs(nearest - mm) > 0.01:
@@ -82,14 +92,19 @@ def unreadable(scene: Scene) -> Iterator[Advice]:
     path, mm, _ = found[0]
     number = path[1] if path[0] == "pieces" else None
     where = (scene.sheet.width_mm / 2, scene.main.eye_level_mm)
-    name = None
+    whose = None
     if isinstance(number, int):
         first = next(k for k, part in enumerate(scene.parts) if part.number == number)
-        where = bodies(scene)[first].corners[0][0].xy
-        name = scene.exercise.pieces[number].name
+        where = scene.bodies[first].corners[0][0].xy
+        whose = scene.exercise.pieces[number].name
     changes = tuple(change for _, _, change in found if not isinstance(change.value, tuple))
-    more = {"piece": name, "nearest_mm": _nearest(mm, smallest), "count": len(found)}
-    yield Advice("unreadable", where, mm, 2.5, changes, more)
+    shown, read = Number(mm, 2), Length(_nearest(mm, smallest))
+    said = say("unreadable", mm=shown, nearest=read)
+    if whose is not None:
+        said = say("unreadable-of", mm=shown, nearest=read, piece=whose)
+    says = say("advice-unreadable", first=said, others=Number(float(len(found) - 1)))
+    remedy = say("remedy-unreadable") if changes else None
+    yield Advice("unreadable", where, mm, 2.5, says, changes, remedy)
 
 
 def _nearest(mm: float, smallest_mm: float) -> float:
@@ -97,11 +112,12 @@ def _nearest(mm: float, smallest_mm: float) -> float:
 
 
 def unforgiving(scene: Scene) -> Iterator[Advice]:
-    if sum(len(body.corners) for body in bodies(scene)) > MOST_TO_FORGIVE:
+    if sum(len(body.corners) for body in scene.bodies) > MOST_TO_FORGIVE:
         return
     try:
         found = forgiveness(steps(scene))
     except NoDrawingOrder:
         return
     if found is not None and found.mm < LEAST_FORGIVENESS_MM:
-        yield Advice("unforgiving", found.where, found.mm, 4.0)
+        said = {"mm": Number(found.mm, 1)}
+        yield Advice.of("unforgiving", found.where, found.mm, 4.0, said)

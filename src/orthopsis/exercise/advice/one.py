@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator
-from dataclasses import dataclass, field
-from typing import Any
+from collections.abc import Callable, Iterable, Iterator, Mapping
+from dataclasses import dataclass
 
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.change import Change, with_changes
-from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.exercise.change import Change
+from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.segments import XY
+from orthopsis.phrase import Phrase, Value
+from orthopsis.pieces.roles import Role, told
 
 ROUND_MM = 5.0
 """Remedies move things by round measures."""
@@ -19,27 +20,44 @@ ROUND_MM = 5.0
 class Advice:
     """One thing to know: its place on the sheet, its number, and what would mend it.
 
-    `weight` orders advice, the worst first. `more` are the names and numbers its words need.
+    `weight` orders advice, the worst first. `says` is what is said of it, `remedy` what its one
+    button does, where there is one.
     """
 
     code: str
     where: XY
     number: float
     weight: float
+    says: Phrase
     changes: tuple[Change, ...] = ()
-    more: dict[str, Any] = field(default_factory=dict)
+    remedy: Phrase | None = None
+
+    @classmethod
+    def of(
+        cls,
+        code: str,
+        where: XY,
+        number: float,
+        weight: float,
+        values: Mapping[str, Value],
+        changes: tuple[Change, ...] = (),
+    ) -> Advice:
+        """Advice whose phrases go by its code and speak of the same things."""
+        remedy = Phrase(f"remedy-{code}", values) if changes else None
+        return cls(code, where, number, weight, Phrase(f"advice-{code}", values), changes, remedy)
 
 
 def steps_aside(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change, ...]]]:
     """A piece moved sideways by round steps, the smallest first."""
-    piece = scene.exercise.pieces[number]
-    held = piece.front or piece.edge
+    path = ("pieces", number)
+    place = scene.exercise.pieces[number].place
+    # The place that it is taken hold of is the first of its measures.
+    held = next((one for one in told(place, path) if one.role is Role.ACROSS), None)
     if held is None:
         return
-    anchor, x_mm = "front" if piece.front is not None else "edge", held.x_mm
     for step_mm in (5.0, 10.0, 20.0, 40.0, 80.0, 160.0):
         for way in (step_mm, -step_mm):
-            yield way, (Change(("pieces", number, anchor, "x_mm"), x_mm + way),)
+            yield way, (Change(held.path, held.value + way),)
 
 
 def first_that(
@@ -50,7 +68,7 @@ def first_that(
     """The first of some changes that can be drawn and mends."""
     for size, changes in tries:
         try:
-            if mends(resolve(with_changes(scene.exercise, changes))):
+            if mends(scene.changed(changes)):
                 return size, changes
         except (ExerciseError, ValueError):
             continue

@@ -10,12 +10,13 @@ import math
 from collections.abc import Iterator, Sequence
 
 from orthopsis.exercise.advice.one import ROUND_MM, Advice, first_that
-from orthopsis.exercise.change import Change, Value
+from orthopsis.exercise.change import Change, NewValue
 from orthopsis.exercise.document import OnePointView, ThreePointView, TwoPointView
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.plane import Point, angle_deg
 from orthopsis.perspective.segments import XY, at, length
 from orthopsis.perspective.stroke import Role, Stroke
+from orthopsis.phrase import About, Length, Number, Phrase, Value, say
 from orthopsis.pieces.registry import AnyPiece
 
 CONE_DEG = 60.0
@@ -25,10 +26,10 @@ def sharpest_corner(scene: Scene) -> tuple[AnyPiece, Point, float] | None:
     """The piece whose lowest front corner, below the eye level, is sharpest; place and angle."""
     found = None
     for number, piece in enumerate(scene.pieces):
-        view = scene.stage(number).view
-        if piece.edge is None:
+        view, edge = scene.stage(number).view, piece.front_edge
+        if edge is None:
             continue
-        foot = piece.edge.ends(view.uprights.at)[1]
+        foot = edge.ends(view.uprights.at)[1]
         left, right = (vp.at for vp in view.level_points)
         if foot.y <= view.eye_level_mm or not left.x < foot.x < right.x:
             continue
@@ -43,14 +44,15 @@ def points_too_close(scene: Scene) -> Iterator[Advice]:
     if sharpest is None or sharpest[2] >= 90.0 or isinstance(view, OnePointView):
         return
     piece, foot, angle = sharpest
-    if piece.view is not None or piece.turned_vp_mm is not None:
+    if piece.view is not None or piece.place.turned:
         return
     out_mm = _move_out_mm(foot.x, foot.y, view)
     changes = (
         Change(("view", "left_vp_mm"), view.left_vp_mm - out_mm),
         Change(("view", "right_vp_mm"), view.right_vp_mm + out_mm),
     )
-    yield Advice("points-too-close", foot.xy, angle, 8.0, changes, {"out_mm": out_mm})
+    values: dict[str, Value] = {"angle": Number(angle), "out": Length(out_mm)}
+    yield Advice.of("points-too-close", foot.xy, angle, 8.0, values, changes)
 
 
 def _move_out_mm(x_mm: float, foot_mm: float, view: TwoPointView | ThreePointView) -> float:
@@ -77,14 +79,16 @@ def flat_triangle(scene: Scene) -> Iterator[Advice]:
     reach_mm = ROUND_MM * math.ceil(1.15 * math.sqrt((x - left) * (right - x)) / ROUND_MM)
     reach_mm = max(reach_mm, abs(y - view.eye_level_mm))
     third = (x, view.eye_level_mm + math.copysign(reach_mm, y - view.eye_level_mm))
-    yield Advice(
-        "flat-triangle",
-        (x, y),
-        widest,
-        3.0,
-        (Change(("view", "third_vp_mm"), third),),
-        {"third": third},
-    )
+    values: dict[str, Value] = {
+        "angle": Number(widest), "across": Length(third[0]), "down": _down(third[1])
+    }  # fmt: skip
+    changes = (Change(("view", "third_vp_mm"), third),)
+    yield Advice.of("flat-triangle", (x, y), widest, 3.0, values, changes)
+
+
+def _down(y_mm: float) -> Phrase:
+    """A place above the sheet, or below its top edge."""
+    return say("down-over", mm=Length(-y_mm)) if y_mm < 0 else say("down-from", mm=Length(y_mm))
 
 
 def outside_triangle(scene: Scene) -> Iterator[Advice]:
@@ -101,14 +105,12 @@ def outside_triangle(scene: Scene) -> Iterator[Advice]:
         return _furthest_outside(changed) is None
 
     moved = first_that(scene, _points_further_out(scene), within)
-    yield Advice(
-        "outside-triangle",
-        place,
-        out_mm,
-        6.0,
-        moved[1] if moved else (),
-        {"piece": scene.exercise.pieces[number].name, "times": moved[0] if moved else None},
-    )
+    values: dict[str, Value] = {
+        "piece": scene.exercise.pieces[number].name, "out": About(out_mm),
+        "times": Number(moved[0] if moved else 0.0, 2),
+    }  # fmt: skip
+    changes = moved[1] if moved else ()
+    yield Advice.of("outside-triangle", place, out_mm, 6.0, values, changes)
 
 
 def _furthest_outside(scene: Scene) -> tuple[int, XY, float] | None:
@@ -166,7 +168,7 @@ def _points_further_out(
         if isinstance(view, ThreePointView):
             x, y = view.third_vp_mm
             down = times * times if keeping_centre else times
-            third: Value = (out(x, times, centre), out(y, down, view.eye_level_mm))
+            third: NewValue = (out(x, times, centre), out(y, down, view.eye_level_mm))
             changes.append(Change(("view", "third_vp_mm"), third))
         yield times, tuple(changes)
 
@@ -203,12 +205,9 @@ def outside_cone(scene: Scene, strokes: Sequence[Stroke]) -> Iterator[Advice]:
         return 1.0 - share_in_cone(changed, strokes) <= 0.05
 
     moved = first_that(scene, tries, within)
-    more = {"times": moved[0] if moved else None}
-    yield Advice(
-        "outside-cone",
-        eye.principal.xy,
-        share * 100.0,
-        2.0 + share,
-        moved[1] if moved else (),
-        more,
-    )
+    values: dict[str, Value] = {
+        "share": Number(share * 100.0),
+        "times": Number(moved[0] if moved else 0.0, 2),
+    }
+    changes = moved[1] if moved else ()
+    yield Advice.of("outside-cone", eye.principal.xy, share * 100.0, 2.0 + share, values, changes)

@@ -5,15 +5,15 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 
-from orthopsis.construction.order import stand_apart
-from orthopsis.errors import NoDrawingOrder
+from orthopsis.construction.order import NoDrawingOrder, stand_apart
 from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
 from orthopsis.exercise.change import Change
 from orthopsis.exercise.personal import on_sheet
-from orthopsis.exercise.resolve import Scene, bodies
+from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import XY
-from orthopsis.pieces.letters import Letter
+from orthopsis.phrase import About, Length, Number, Own, Value
+from orthopsis.pieces.roles import Role, told
 
 LEAST_FACE_MM = 3.0
 
@@ -26,53 +26,48 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
         _ = scene.drawing_order
     except NoDrawingOrder as error:
         pair = error.pair
-        names = [part.piece.id for part in scene.parts]
-        first, second = (names.index(name) for name in pair)
+        parts = [body.part for body in scene.bodies]
+        first, second = (parts.index(one) for one in pair)
         number = scene.parts[second].number
 
         def apart(changed: Scene) -> bool:
-            parts = (changed.parts[k] for k in (first, second))
-            one, other = (part.piece.body(part.stage) for part in parts)
-            return stand_apart(one, other)
+            return stand_apart(*(changed.body(k) for k in (first, second)))
 
         moved = first_that(scene, steps_aside(scene, number), apart)
         step_mm = abs(moved[0]) if moved else 0.0
-        yield Advice(
-            "in-one-another",
-            bodies(scene)[second].corners[0][0].xy,
-            step_mm,
-            10.0,
-            moved[1] if moved else (),
-            {"pair": pair},
-        )
+        values: dict[str, Value] = {
+            "first": Own(str(pair[0])), "second": Own(str(pair[1])), "step": Length(step_mm)
+        }  # fmt: skip
+        where, changes = scene.bodies[second].corners[0][0].xy, moved[1] if moved else ()
+        yield Advice.of("in-one-another", where, step_mm, 10.0, values, changes)
 
 
 def slivers(scene: Scene) -> Iterator[Advice]:
     """Of each piece the thinnest side that shows, when it is too thin to be drawn."""
     thinnest: dict[int, tuple[int, XY, float]] = {}
-    for k, (body, part) in enumerate(zip(bodies(scene), scene.parts, strict=True)):
+    for k, (body, part) in enumerate(zip(scene.bodies, scene.parts, strict=True)):
         thin = _sliver(body.seen_faces)
         if thin is not None and thin[1] < thinnest.get(part.number, (0, thin[0], math.inf))[2]:
             thinnest[part.number] = k, *thin
     for number, (k, where, width_mm) in thinnest.items():
 
         def wide(changed: Scene, k: int = k) -> bool:
-            there = changed.parts[k]
-            return _sliver(there.piece.body(there.stage).seen_faces) is None
+            return _sliver(changed.body(k).seen_faces) is None
 
         moved = first_that(scene, steps_aside(scene, number), wide)
-        more = {
-            "piece": scene.parts[k].piece.name,
-            "step_mm": abs(moved[0]) if moved else None,
-        }
-        yield Advice("sliver", where, width_mm, 5.0, moved[1] if moved else (), more)
+        values = {
+            "piece": scene.bodies[k].name, "wide": Number(width_mm, 1),
+            "step": Length(abs(moved[0]) if moved else 0.0),
+        }  # fmt: skip
+        changes = moved[1] if moved else ()
+        yield Advice.of("sliver", where, width_mm, 5.0, values, changes)
 
 
 def small_letters(scene: Scene) -> Iterator[Advice]:
     """The smallest letter of each word, when it is too small for those who draw it."""
     least_mm = LEAST_LETTER_MM[scene.wording.reading]
     for number, piece in enumerate(scene.exercise.pieces):
-        smallest = _smallest_letter(scene, number) if piece.kind == "letters" else None
+        smallest = None if piece.word is None else _smallest_letter(scene, number)
         if smallest is None or smallest[2] >= least_mm:
             continue
         name, where, high_mm = smallest
@@ -81,26 +76,36 @@ def small_letters(scene: Scene) -> Iterator[Advice]:
             found = _smallest_letter(changed, number)
             return found is not None and found[2] >= least_mm and on_sheet(changed, number)
 
-        heights: list[tuple[float, tuple[Change, ...]]] = []
-        if piece.front is not None:
-            path = ("pieces", number, "front", "height_mm")
-            taller = (mm for mm in (30.0, 60.0, 90.0) if mm > piece.front.height_mm)
-            heights = [(mm, (Change(path, mm),)) for mm in taller]
-        better = first_that(scene, heights, large)
-        more = {"piece": name, "height_mm": better[0] if better else None, "least_mm": least_mm}
-        yield Advice("small-letters", where, high_mm, 3.5, better[1] if better else (), more)
+        better = first_that(scene, _taller(scene, number), large)
+        values = {
+            "letter": name, "high": About(high_mm), "least": Length(least_mm),
+            "taller": Length(better[0] if better else 0.0),
+        }  # fmt: skip
+        changes = better[1] if better else ()
+        yield Advice.of("small-letters", where, high_mm, 3.5, values, changes)
 
 
-def _smallest_letter(scene: Scene, number: int) -> tuple[str, XY, float] | None:
+def _taller(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change, ...]]]:
+    """A word on a front in larger letters, by round heights."""
+    piece = scene.exercise.pieces[number]
+    if piece.true_face is None:
+        return
+    path = ("pieces", number)
+    high = next(one for one in told(piece.place, path) if one.role is Role.LENGTH)
+    for mm in (30.0, 60.0, 90.0):
+        if mm > high.value:
+            yield mm, (Change(high.path, mm),)
+
+
+def _smallest_letter(scene: Scene, number: int) -> tuple[Value, XY, float] | None:
     """The name, place and height on paper of a word's letter that looks the smallest."""
     found = []
     for body, part in zip(scene.bodies, scene.parts, strict=True):
-        letter = part.piece
         # A dot or a hyphen is small in any word.
-        if part.number == number and isinstance(letter, Letter) and letter.character.isalnum():
+        if part.number == number and part.drawn.is_letter:
             near = [place.xy for place, _ in body.corners[: len(body.corners) // 2]]
             ys = [y for _, y in near]
-            found.append((letter.name, near[0], max(ys) - min(ys)))
+            found.append((body.name, near[0], max(ys) - min(ys)))
     return min(found, key=lambda one: one[2], default=None)
 
 

@@ -2,27 +2,48 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
-from typing import Any
-
 from fastapi import APIRouter, Response
-from pydantic_core import to_json
+from pydantic import BaseModel
 
-from orthopsis.exercise.advice import advice, facts, message, remedy
+from orthopsis.exercise.advice import advice, facts
 from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
 from orthopsis.exercise.demonstration import climbed, lifted, spread
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.records import drawing_record, number, planes_record, point, steps_record
+from orthopsis.exercise.editing import renamed, with_field, with_new_piece
+from orthopsis.exercise.forgiveness import forgiveness
+from orthopsis.exercise.records import drawing_record, number, plane_record, point, step_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve
-from orthopsis.exercise.runthrough import may_change_places, run_through, said_measures
+from orthopsis.exercise.runthrough import may_change_places, run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import picture_figure, toned
 from orthopsis.handout.svg import to_svg
 from orthopsis.perspective.stroke import Stroke
-from orthopsis.web.models import PictureOut, StepsOut, ViewerIn
+from orthopsis.phrase import say
+from orthopsis.pieces.base import Grip
+from orthopsis.pieces.describe import Field, Kind, kinds
+from orthopsis.web.models import (
+    AdviceOut,
+    ChangeOut,
+    ChoiceOut,
+    EditedOut,
+    FactsOut,
+    FieldIn,
+    FieldOut,
+    FormOut,
+    GripOut,
+    KindOut,
+    NewPieceIn,
+    PictureOut,
+    PlaneOut,
+    RenameIn,
+    StepOut,
+    StepsOut,
+    ViewerIn,
+)
 from orthopsis.web.problems import PROBLEMS
 from orthopsis.web.teach_models import BoardOut, DemonstrateIn, DemonstrationOut, LiftIn, SpreadIn
+from orthopsis.wording.words import Words
 
 router = APIRouter(prefix="/api", tags=["drawing"], responses=PROBLEMS)
 
@@ -37,13 +58,13 @@ def draw_picture(
     """
     # Put out as it is: to check our own record again costs more than to draw it.
     record = picture_record(resolve(exercise), lines_only, hidden, chosen)
-    return Response(to_json(record), media_type="application/json")
+    return Response(as_json(record), media_type="application/json")
 
 
 @router.post("/steps")
 def make_steps(exercise: Exercise) -> StepsOut:
     """The ruler-and-pencil steps of a document."""
-    return StepsOut.model_validate(run_record(resolve(exercise)))
+    return run_record(resolve(exercise))
 
 
 @router.post("/board")
@@ -51,12 +72,13 @@ def at_the_board(exercise: Exercise) -> BoardOut:
     """The exercise in board measures, and what to do where the ruler does not reach."""
     scene = resolve(exercise)
     large = on_board(scene)
+    words, beside = large.words, points_note(large)
     notes = [reach_note(large, step) for step in run_through(large)]
     return BoardOut(
         document=large.exercise,
         factor=board_factor(scene),
-        points_note=points_note(large),
-        step_notes=notes,
+        points_note="" if beside is None else words.say(beside),
+        step_notes=["" if note is None else words.say(note) for note in notes],
     )
 
 
@@ -78,64 +100,142 @@ def demonstrate(asked: DemonstrateIn) -> DemonstrationOut:
     """A changed copy of the exercise, with the sentence that a teacher says to it."""
     show = asked.show
     if isinstance(show, LiftIn):
-        shown, sentence = lifted(asked.document, show.piece, show.up_mm, show.right_mm)
+        shown, said = lifted(asked.document, show.piece, show.up_mm, show.right_mm)
     elif isinstance(show, SpreadIn):
-        shown, sentence = spread(asked.document, show.factor)
+        shown, said = spread(asked.document, show.factor)
     else:
-        shown, sentence = climbed(asked.document, show.up_mm)
+        shown, said = climbed(asked.document, show.up_mm)
+    sentence = resolve(shown).words.together(said)
     return DemonstrationOut(document=shown, sentence=sentence)
 
 
-def run_record(scene: Scene) -> dict[str, Any]:
-    """The steps with what the bench asks besides: said measures, and what may come earlier."""
-    made = run_through(scene)
-    record = steps_record(made)
-    for k, (step, out) in enumerate(zip(made, record["steps"], strict=True)):
-        out["said"] = said_measures(step, scene.wording)
-        out["earlier"] = k > 0 and may_change_places(made[k - 1], step)
-    return record
+@router.get("/kinds")
+def list_kinds() -> list[KindOut]:
+    """The kinds of pieces with their fields, from which a form is built."""
+    return [_kind(kind, Words()) for kind in kinds()]
+
+
+@router.post("/pieces")
+def put_piece(asked: NewPieceIn) -> EditedOut:
+    """The document with a new piece."""
+    document, piece = with_new_piece(asked.document, asked.kind, asked.at, asked.step_mm)
+    return EditedOut(document=document, piece=piece)
+
+
+@router.post("/pieces/name")
+def rename_piece(asked: RenameIn) -> EditedOut:
+    """The document with another name for a piece; what names it follows."""
+    return EditedOut(document=renamed(asked.document, asked.old, asked.new), piece=asked.new)
+
+
+@router.post("/pieces/field")
+def choose_at_piece(asked: FieldIn) -> EditedOut:
+    """The document after a choice at a piece; what no longer fits is chosen anew."""
+    document = with_field(asked.document, asked.piece, asked.field, asked.value)
+    return EditedOut(document=document, piece=asked.piece)
+
+
+def _kind(kind: Kind, words: Words) -> KindOut:
+    def field(one: Field) -> FieldOut:
+        choices = [
+            ChoiceOut(value=c.value, label=words.say(c.label), systems=list(c.systems))
+            for c in one.choices
+        ]
+        return FieldOut(
+            path=list(one.path),
+            label=words.say(one.label),
+            role=one.role,
+            optional=one.optional,
+            default=one.default,
+            least=one.least,
+            most=one.most,
+            above=one.above,
+            choices=choices,
+            editor=one.editor,
+        )
+
+    return KindOut(
+        kind=kind.kind,
+        name=words.say(kind.name),
+        several=words.say(kind.several),
+        add=words.say(kind.add),
+        fields=list(map(field, kind.fields)),
+        forms=[
+            FormOut(
+                name=form.name,
+                tells=form.tells,
+                systems=list(form.systems),
+                sized=form.sized,
+                fields=list(map(field, form.fields)),
+            )
+            for form in kind.forms
+        ],
+    )
+
+
+def as_json(record: BaseModel) -> str:
+    """An answer whose fields are right, so that nothing of it is checked again."""
+    return record.model_dump_json(by_alias=True, exclude_unset=True)
+
+
+def run_record(scene: Scene) -> StepsOut:
+    """The steps with what the bench asks besides: what may come earlier."""
+    made, words = run_through(scene), scene.words
+    steps = []
+    for k, step in enumerate(made):
+        earlier = k > 0 and may_change_places(made[k - 1], step)
+        record = step_record(k + 1, step, words)
+        steps.append(StepOut.model_construct(**dict(record), earlier=earlier))
+    forgiven = forgiveness(made)
+    return StepsOut(steps=steps, forgiveness_mm=None if forgiven is None else number(forgiven.mm))
 
 
 def picture_record(
     scene: Scene, lines_only: bool = False, hidden: bool = True, chosen: str | None = None
-) -> dict[str, Any]:
+) -> PictureOut:
     strokes, toned_planes = picture(scene, hidden), planes(scene)
     fills = toned(scene, toned_planes)
-    return {
-        "drawing": drawing_record(scene, strokes),
-        "planes": [
-            {**record, "colour": fill.colour}
-            for record, fill in zip(planes_record(toned_planes), fills, strict=True)
+    return PictureOut.model_construct(
+        drawing=drawing_record(scene, strokes),
+        planes=[
+            PlaneOut.model_construct(**dict(plane_record(plane)), colour=fill.colour)
+            for plane, fill in zip(toned_planes, fills, strict=True)
         ],
-        "eye_level": [(point(a), point(b)) for a, b in eye_level_behind(scene)],
-        "facts": None if lines_only else asdict(facts(scene, strokes)),
-        "advice": None if lines_only else advice_record(scene, strokes),
-        "units": scene.wording.units,
-        "grips": [
-            {
-                "piece": piece.id,
-                "field": grip.field,
-                "way": grip.way,
-                "start": point(grip.start.xy),
-                "goal": point(grip.goal.xy),
-                "at": point(grip.at.xy),
-            }
-            for number, piece in enumerate(scene.pieces)
-            if getattr(piece, "stack", None) is None and (not lines_only or piece.id == chosen)
+        eye_level=[(point(a), point(b)) for a, b in eye_level_behind(scene)],
+        facts=None if lines_only else FactsOut.model_validate(facts(scene, strokes)),
+        advice=None if lines_only else advice_record(scene, strokes),
+        units=scene.wording.units,
+        grips=[
+            grip_record(piece.id, grip, scene.words)
+            for number, piece in enumerate(scene.exercise.pieces)
+            if not lines_only or piece.id == chosen
             for grip in piece.grips(scene.stage(number))
         ],
-    }
+    )
 
 
-def advice_record(scene: Scene, strokes: list[Stroke]) -> list[dict[str, Any]]:
+def grip_record(piece: str, grip: Grip, words: Words) -> GripOut:
+    return GripOut.model_construct(
+        piece=piece,
+        field=grip.field,
+        label=words.say(say(f"grip-{grip.field}")),
+        way=grip.way,
+        start=point(grip.start.xy),
+        goal=point(grip.goal.xy),
+        at=point(grip.at.xy),
+    )
+
+
+def advice_record(scene: Scene, strokes: list[Stroke]) -> list[AdviceOut]:
+    words = scene.words
     return [
-        {
-            "code": one.code,
-            "where": point(one.where),
-            "number": number(one.number),
-            "message": message(one, scene.wording),
-            "remedy": remedy(one, scene.wording),
-            "changes": [{"path": change.path, "value": change.value} for change in one.changes],
-        }
+        AdviceOut(
+            code=one.code,
+            where=point(one.where),
+            number=number(one.number),
+            message=words.say(one.says),
+            remedy="" if one.remedy is None else words.say(one.remedy),
+            changes=[ChangeOut(path=list(c.path), value=c.value) for c in one.changes],
+        )
         for one in advice(scene, strokes)
     ]

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from fastapi import APIRouter
 
-from orthopsis.marking.findings import TITLES
 from orthopsis.school import classes, lessons
 from orthopsis.school.register import register
 from orthopsis.school.tables import Lesson, Understanding
+from orthopsis.school.verdicts import title_of
 from orthopsis.web.context import AtWork, Records
 from orthopsis.web.models import (
     ClassOut,
@@ -23,6 +23,7 @@ from orthopsis.web.models import (
     UnnamedSheet,
 )
 from orthopsis.web.problems import PROBLEMS
+from orthopsis.wording.words import Words
 
 router = APIRouter(prefix="/api", tags=["school"], responses=PROBLEMS)
 
@@ -90,7 +91,7 @@ def give_lesson(asked: LessonIn, session: Records, teacher: AtWork) -> LessonOut
 @router.get("/classes/{class_id}/register")
 def open_register(class_id: int, session: Records, teacher: AtWork) -> RegisterOut:
     """What was set, handed in and understood."""
-    page = register(session, teacher.id, class_id)
+    page, words = register(session, teacher.id, class_id), Words()
     return RegisterOut(
         class_id=page.school_class.id,
         class_name=page.school_class.name,
@@ -110,7 +111,7 @@ def open_register(class_id: int, session: Records, teacher: AtWork) -> RegisterO
             UnnamedSheet(lesson_id=sheet.lesson_id, sheet_id=sheet.id) for sheet in page.unnamed
         ],
         commonest=[
-            CommonFinding(code=code, sheets=count, title=TITLES[code])
+            CommonFinding(code=code, sheets=count, title=title_of(code, words))
             for code, count in page.commonest
         ],
     )

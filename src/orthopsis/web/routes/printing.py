@@ -14,6 +14,7 @@ from orthopsis.exercise.plan import lesson_plan, minutes_at
 from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.task import SheetCode, Task, as_asked
+from orthopsis.exercise.told import title
 from orthopsis.handout.archive import class_pack
 from orthopsis.handout.export import MEDIA_TYPES, exported
 from orthopsis.handout.order import SheetFor
@@ -30,6 +31,7 @@ from orthopsis.web.print_models import (
     DemandOut,
     ExportIn,
     PackIn,
+    PeriodOut,
     PlanOut,
     PrintIn,
     PrintJobOut,
@@ -71,7 +73,13 @@ def three_demands(exercise: Exercise) -> list[DemandOut]:
 @router.post("/plan")
 def plan(exercise: Exercise) -> PlanOut:
     """The lesson plan of an exercise."""
-    return PlanOut.model_validate(lesson_plan(resolve(exercise)))
+    scene = resolve(exercise)
+    made, planned = run_through(scene), lesson_plan(scene)
+    periods = [
+        PeriodOut(ends_with=title(made[one.last - 1], scene.words), **one._asdict())
+        for one in planned.periods
+    ]
+    return PlanOut(**{**planned._asdict(), "periods": periods})
 
 
 @router.post(
@@ -141,8 +149,8 @@ def printed_file(job_id: int, session: Records, teacher: AtWork) -> Response:
     job = printing.print_job(session, teacher.id, job_id, with_file=True)
     if job.state != JobState.DONE or job.file is None:
         raise NotFound("this print is not ready yet")
-    title = from_data(exercise(session, teacher.id, job.exercise_id).document).title
-    return _pdf(job.file, title)
+    document = from_data(exercise(session, teacher.id, job.exercise_id).document)
+    return _pdf(job.file, document.title)
 
 
 def _pdf(file: bytes, title: str) -> Response:

@@ -4,19 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from functools import partial
-from typing import Annotated, Any
+from typing import Annotated, Any, NamedTuple
 
 from fastapi import APIRouter, File, Form, Request, Response, UploadFile
 from sqlalchemy.orm import Session
 
 from orthopsis.errors import NotFound
-from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.records import SheetRecord
+from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.exercise.task import STANDARD_TASK, Task, has_word
 from orthopsis.handout.slips import Slip, slips_pdf
 from orthopsis.marking.corrections import Corrections
 from orthopsis.marking.mended import mended
+from orthopsis.marking.records import VerdictRecord
 from orthopsis.school import intake, lessons, tasks, verdicts
-from orthopsis.school.settings import settings_of
+from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.store import Store
 from orthopsis.school.tables import JobState, SheetRow
 from orthopsis.web.context import AtWork, Records
@@ -37,9 +39,8 @@ from orthopsis.web.marking_models import (
     TaskIn,
     TaskOut,
     UploadOut,
-    VerdictOut,
 )
-from orthopsis.web.models import PupilOut, SheetOut
+from orthopsis.web.models import PupilOut
 from orthopsis.web.problems import PROBLEMS
 
 router = APIRouter(prefix="/api", tags=["marking"], responses=PROBLEMS)
@@ -86,16 +87,17 @@ def send_sheets(
 
 
 @router.get("/lessons/{lesson_id}/uploads")
-def list_uploads(
-    lesson_id: int, request: Request, session: Records, teacher: AtWork
-) -> list[UploadOut]:
-    """Files that are not opened yet, and those that could not be.
-
-    Whoever asks is about to mark: the judge's processes get ready.
-    """
-    request.app.state.marking.warm()
+def list_uploads(lesson_id: int, session: Records, teacher: AtWork) -> list[UploadOut]:
+    """Files that are not opened yet, and those that could not be."""
     rows = intake.uploads(session, teacher.id, lesson_id)
     return [UploadOut.model_validate(row) for row in rows]
+
+
+@router.post("/marking/ready", status_code=204)
+def get_ready(request: Request, teacher: AtWork) -> None:
+    """Somebody is about to mark: the judge's processes are loaded before the first photo comes."""
+    del teacher
+    request.app.state.marking.warm()
 
 
 @router.delete("/uploads/{upload_id}", status_code=204)
@@ -193,10 +195,7 @@ def put_sheet_away(
 ) -> PupilSheetOut:
     """Take a sheet from the stack, or put it back; it is kept."""
     row = lessons.lock_sheet(session, teacher.id, sheet_id)
-    if asked.away:
-        row.state = JobState.AWAY
-    elif row.state == JobState.AWAY:
-        row.state = JobState.DONE if row.verdict else JobState.CANCELLED
+    row.away = asked.away
     return _out(session, teacher.id, row)
 
 
@@ -243,19 +242,16 @@ def slip(sheet_id: int, session: Records, teacher: AtWork) -> Response:
 
 def _slips(session: Session, teacher_id: int, rows: Sequence[SheetRow], name: str) -> Response:
     made = []
-    own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
-    for row, scene in zip(rows, tasks.scenes_of(session, rows), strict=True):
-        record = verdicts.in_own_words(row.verdict.record, own) if row.verdict else None
+    for row, said in zip(rows, _said(session, teacher_id, rows), strict=True):
         jpeg = lessons.sheet_picture(session, teacher_id, row.id).straight_jpeg
         pictures = None
-        if record is not None and jpeg is not None:
-            pictures = mended(jpeg, scene.sheet.width_mm, record)
-        words = row.mark.words if row.mark else _first_words(record)
+        if said.verdict is not None and jpeg is not None:
+            pictures = mended(jpeg, said.scene.sheet.width_mm, said.verdict)
         made.append(
             Slip(
                 row.pupil.name if row.pupil else row.file_name,
                 row.lesson.exercise.title,
-                words,
+                row.mark.words if row.mark else said.first_words,
                 pictures.whole if pictures else None,
                 pictures.detail if pictures else None,
             )
@@ -264,11 +260,33 @@ def _slips(session: Session, teacher_id: int, rows: Sequence[SheetRow], name: st
     return Response(pdf, media_type="application/pdf", headers=named(name, "pdf", "inline"))
 
 
-def _first_words(record: dict[str, Any] | None) -> str:
-    """What is right first, then the one correction that helps most."""
-    said = record["findings"] if record else []
-    praise = [f["message"] for f in said if f["level"] == "praise"][:1]
-    return "\n".join(praise + [f["message"] for f in said if f["level"] == "fix"][:1])
+class _Said(NamedTuple):
+    """A sheet's exercise and its verdict, said in the teacher's words."""
+
+    scene: Scene
+    verdict: VerdictRecord | None
+
+    @property
+    def first_words(self) -> str:
+        """What is right first, then the one correction that helps most."""
+        said = self.verdict.findings if self.verdict else []
+        praise = [one.message for one in said if one.level == "praise"][:1]
+        return "\n".join(praise + [one.message for one in said if one.level == "fix"][:1])
+
+
+def _said(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> list[_Said]:
+    """For each sheet of one lesson what is said of it."""
+    if not rows:
+        return []
+    own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
+    settings, told = settings_of(session, teacher_id), []
+    for row, scene in zip(rows, tasks.scenes_of(session, rows), strict=True):
+        verdict = None
+        if row.verdict is not None:
+            words = resolve(as_said(scene.exercise, settings)).words
+            verdict = verdicts.record_of(row.verdict).said(words, own)
+        told.append(_Said(scene, verdict))
+    return told
 
 
 def _later(
@@ -300,44 +318,46 @@ def _all_out(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> lis
     """Sheets of one lesson."""
     if not rows:
         return []
-    own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
-    scenes = tasks.scenes_of(session, rows)
     return [
-        _one_out(row, scene, own, _task_out(session, row, has_word(scene.exercise)))
-        for row, scene in zip(rows, scenes, strict=True)
+        _one_out(row, said, _task_out(session, row, said))
+        for row, said in zip(rows, _said(session, teacher_id, rows), strict=True)
     ]
 
 
-def _task_out(session: Session, row: SheetRow, worded: bool) -> TaskOut:
-    task = tasks.said_task(row) or (tasks.task_of(row.verdict) if row.verdict else STANDARD_TASK)
-    belongs_to = tasks.belongs_to(session, row)
-    return TaskOut(demand=task.demand, word=task.word, worded=worded, belongs_to=belongs_to)
+def _task_out(session: Session, row: SheetRow, said: _Said) -> TaskOut:
+    judged = said.verdict.drawn_from if said.verdict else STANDARD_TASK
+    task = tasks.said_task(row) or judged
+    return TaskOut(
+        demand=task.demand,
+        word=task.word,
+        worded=has_word(said.scene.exercise),
+        belongs_to=tasks.belongs_to(session, row),
+    )
 
 
-def _one_out(row: SheetRow, scene: Scene, own: dict[str, str], task: TaskOut) -> PupilSheetOut:
-    verdict = None
-    if row.verdict:
-        record = verdicts.in_own_words(row.verdict.record, own)
-        verdict = VerdictOut.model_validate(record)
+def _one_out(row: SheetRow, said: _Said, task: TaskOut) -> PupilSheetOut:
+    verdict, scene = said.verdict, said.scene
     corrections = verdicts.corrections_of(row.verdict) if row.verdict else Corrections()
-    found = row.verdict.record.get("found", []) if row.verdict else []
+    found = verdict.found if verdict else []
     return PupilSheetOut(
         id=row.id,
         lesson_id=row.lesson_id,
         file_name=row.file_name,
         handed_in_at=row.handed_in_at,
         state=JobState(row.state),
+        away=row.away,
         problem=row.problem,
         pupil=PupilOut.model_validate(row.pupil) if row.pupil else None,
-        sheet=SheetOut(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm),
+        sheet=SheetRecord(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm),
         families=[*[vp.name for vp in scene.vanishing_points], "vertical", "horizontal"],
         task=task,
-        verdict=verdict,
+        verdict=None if verdict is None else verdict.model_copy(update={"found": []}),
         corrections=corrections,
         dismissed=[
-            DismissedLineOut.model_validate({"number": number, **found[number]})
+            DismissedLineOut(number=number, start=found[number].start, end=found[number].end)
             for number, change in corrections.lines.items()
             if change.dismissed and number < len(found)
         ],
         mark=MarkOut.model_validate(row.mark) if row.mark else None,
+        first_words=said.first_words,
     )

@@ -12,6 +12,7 @@ from orthopsis.errors import EditConflict, ExerciseError
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import as_text, from_data, parse
 from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.pieces import describe
 from orthopsis.school import shelf
 from orthopsis.school.tables import ExerciseRow, Place
 from orthopsis.web.context import AtWork, Records
@@ -115,6 +116,7 @@ class _Summary(NamedTuple):
     points: int
     pieces: int
     kinds: list[str]
+    about: list[str]
     age: int | None
     minutes: float | None
 
@@ -130,4 +132,5 @@ def _summary(text: str) -> _Summary:
         minutes = None  # half-built at the bench: it is still on the shelf
     kinds: list[str] = sorted({piece.kind for piece in document.pieces})
     points = len(scene.main.vanishing_points)
-    return _Summary(points, len(document.pieces), kinds, document.age, minutes)
+    about = [scene.words.say(kind.several) for kind in describe.kinds() if kind.kind in kinds]
+    return _Summary(points, len(document.pieces), kinds, about, document.age, minutes)

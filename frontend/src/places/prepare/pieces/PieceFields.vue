@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { NCheckbox } from "naive-ui";
+import { computed } from "vue";
+import type { Cut, Exercise, FieldSpec, Grip, Outline, Piece } from "@/api/client";
+import ChoiceField from "@/ui/ChoiceField.vue";
+import MeasureInput from "@/ui/MeasureInput.vue";
+import type { Units } from "@/ui/measures";
+import { withValue } from "../document/editing";
+import CornersField from "./CornersField.vue";
+import CutField from "./CutField.vue";
+import { nearOf } from "./cuts";
+import { fieldsOf, lengthsOf, pointsOf, valueAt, type Told } from "./kinds";
+import WordField from "./WordField.vue";
+
+/** A piece's fields, each edited as its role tells; a few have an editor of their own. */
+const props = defineProps<{ told: Told; doc: Exercise; grips: readonly Grip[]; units: Units }>();
+const emit = defineEmits<{
+  change: [piece: Piece, merge?: string];
+  /** A choice that the core makes, as other measures may follow from it. */
+  choose: [field: string, value: string | boolean | null];
+}>();
+
+type Way = "word" | "corners" | "cut" | "choice" | "count" | "reference" | "flag" | "measure";
+const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
+  depth: "cut",
+  run: "cut",
+  choice: "choice",
+  count: "count",
+  reference: "reference",
+  flag: "flag",
+};
+
+const rows = computed(() =>
+  fieldsOf(props.told).map((field) => {
+    const { path, editor, role } = field;
+    const way: Way = editor === "word" || editor === "corners" ? editor : (WAYS[role] ?? "measure");
+    const value = valueAt(props.told.piece, path) ?? field.default;
+    return { key: path.join("."), field, way, value, on: value !== null, last: path.at(-1) ?? "" };
+  }),
+);
+/** What is only ticked stands together below the rest. */
+const ticks = computed(() =>
+  rows.value.filter(({ way, field }) => way === "flag" || field.editor === "switch"),
+);
+const others = computed(() => rows.value.filter(({ way, on }) => way !== "flag" && on));
+const points = computed(() => pointsOf(props.doc));
+const earlier = computed(() => {
+  const ids = (props.doc.pieces ?? []).map(({ id }) => id);
+  return ids.slice(0, ids.indexOf(props.told.piece.id)).map((id) => ({ value: id, label: id }));
+});
+
+const choicesOf = ({ choices }: FieldSpec) =>
+  choices.filter(({ systems }) => systems.includes(points.value));
+const countsOf = ({ least, most }: FieldSpec) =>
+  Array.from({ length: (most ?? 0) - (least ?? 0) + 1 }, (_, i) => {
+    const count = String((least ?? 0) + i);
+    return { value: count, label: count === "0" ? "none" : count };
+  });
+const leastOf = ({ least, above }: FieldSpec) => (above ? 0.5 : (least ?? undefined));
+const near = (field: string) =>
+  nearOf(
+    props.grips.find((one) => one.field === field),
+    lengthsOf(props.told)[0],
+  );
+
+function set(path: readonly string[], value: unknown) {
+  emit("change", withValue(props.told.piece, path, value));
+}
+</script>
+
+<template>
+  <div class="fields">
+    <template v-for="{ key, field, way, value, last } in others" :key="key">
+      <word-field
+        v-if="way === 'word'"
+        :label="field.label"
+        :value="String(value)"
+        @set="set(field.path, $event)"
+      />
+      <corners-field
+        v-else-if="way === 'corners'"
+        :label="field.label"
+        :piece="told.piece as Outline"
+        :units="units"
+        class="wide"
+        @change="(changed, merge) => emit('change', changed, merge)"
+      />
+      <cut-field
+        v-else-if="way === 'cut'"
+        class="wide"
+        :label="field.label"
+        :cut="value as Cut"
+        :near="near(last)"
+        :units="units"
+        @set="set(field.path, $event)"
+      />
+      <choice-field
+        v-else-if="way === 'choice'"
+        class="wide"
+        :label="field.label"
+        :value="String(value)"
+        :options="choicesOf(field)"
+        @set="emit('choose', last, $event)"
+      />
+      <choice-field
+        v-else-if="way === 'reference'"
+        class="wide"
+        :label="field.label"
+        :value="String(value)"
+        :options="earlier"
+        @set="set(field.path, $event)"
+      />
+      <choice-field
+        v-else-if="way === 'count'"
+        class="wide"
+        :label="field.label"
+        :value="String(value)"
+        :options="countsOf(field)"
+        @set="set(field.path, Number($event))"
+      />
+      <measure-input
+        v-else
+        :label="field.label"
+        :value="Number(value)"
+        :units="units"
+        :least="leastOf(field)"
+        @set="set(field.path, $event)"
+      />
+    </template>
+    <div class="ticks">
+      <n-checkbox
+        v-for="{ key, field, way, value, on, last } in ticks"
+        :key="key"
+        :checked="way === 'flag' ? value === true : on"
+        @update:checked="
+          way === 'flag' ? set(field.path, $event) : emit('choose', last, $event || null)
+        "
+      >
+        {{ field.label }}
+      </n-checkbox>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.wide,
+.ticks {
+  grid-column: 1 / -1;
+}
+.ticks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+}
+</style>

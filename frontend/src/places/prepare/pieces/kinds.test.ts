@@ -1,0 +1,131 @@
+import { expect, test } from "vitest";
+import type { FieldSpec, KindSpec, Piece } from "@/api/client";
+import {
+  anchorOf,
+  fieldsOf,
+  kindsFor,
+  movedTo,
+  sizeCornerOf,
+  sizedTo,
+  summaryOf,
+  toldOf,
+  type Told,
+} from "./kinds";
+import { cornersFrom, cornersText } from "./shape";
+
+function field(path: string, role: FieldSpec["role"], more: Partial<FieldSpec> = {}): FieldSpec {
+  const none = { default: null, least: null, most: null, above: false, choices: [], editor: "" };
+  return { path: path.split("."), role, label: path, optional: false, ...none, ...more };
+}
+const FRONT = ["x_mm", "y_mm", "width_mm", "height_mm"].map((name, i) =>
+  field(`front.${name}`, (["across", "down", "length", "length"] as const)[i]!),
+);
+const EDGE = [
+  field("edge.x_mm", "across"),
+  field("edge.top_mm", "down", { optional: true }),
+  field("edge.bottom_mm", "down", { optional: true }),
+  field("edge.y_mm", "down", { optional: true }),
+  field("edge.length_mm", "length", { optional: true }),
+  field("turned_vp_mm", "point", { optional: true, editor: "switch" }),
+];
+const wedge: KindSpec = {
+  kind: "wedge",
+  name: "wedge",
+  several: "wedges",
+  add: "Add a wedge",
+  fields: [field("transparent", "flag", { default: false })],
+  forms: [
+    {
+      name: "front",
+      tells: "front",
+      systems: [1],
+      sized: ["front.width_mm", "front.height_mm"],
+      fields: FRONT,
+    },
+    {
+      name: "edge",
+      tells: "edge",
+      systems: [2, 3],
+      sized: ["", "edge.bottom_mm"],
+      fields: EDGE,
+    },
+    {
+      name: "lines",
+      tells: "stack",
+      systems: [2],
+      sized: ["", ""],
+      fields: [field("stack.on", "reference"), field("stack.top_mm", "down")],
+    },
+  ],
+};
+const told = (own: object, kind = wedge): Told => {
+  const piece = { kind: kind.kind, id: "a", ...own } as unknown as Piece;
+  return toldOf([kind], piece)!;
+};
+const front = told({ front: { x_mm: 100, y_mm: 200, width_mm: 50, height_mm: 40 } });
+const edge = told({ edge: { x_mm: 200, top_mm: 200, bottom_mm: 250 } });
+const slanting = told({ edge: { x_mm: 200, y_mm: 200, length_mm: 50 } });
+
+test("a kind that nobody knew is moved and sized by the roles of its fields", () => {
+  expect([anchorOf(front), sizeCornerOf(front)]).toEqual([
+    [100, 200],
+    [150, 240],
+  ]);
+  expect(movedTo(front, [33, 44], 5)).toMatchObject({
+    front: { x_mm: 35, y_mm: 45, width_mm: 50 },
+  });
+  expect(sizedTo(front, [0, 0], 5)).toMatchObject({ front: { width_mm: 5, height_mm: 5 } });
+  expect(movedTo(edge, [161, 99], 5)).toMatchObject({
+    edge: { x_mm: 160, top_mm: 100, bottom_mm: 150 },
+  });
+  expect(sizedTo(edge, [999, 302], 5)).toMatchObject({ edge: { x_mm: 200, bottom_mm: 300 } });
+});
+
+test("a length along a slanting edge is not sized by a corner", () => {
+  expect(sizeCornerOf(slanting)).toBeNull();
+  expect(movedTo(slanting, [161, 99], 5)).toMatchObject({
+    edge: { x_mm: 160, y_mm: 100, length_mm: 50 },
+  });
+});
+
+test("what goes with another piece is not taken hold of", () => {
+  const stacked = told({ stack: { on: "house", top_mm: 90 } });
+  expect(anchorOf(stacked)).toBeNull();
+  expect(movedTo(stacked, [1, 1], 5)).toBe(stacked.piece);
+  expect(summaryOf(stacked, "mm")).toBe("stack.on house");
+});
+
+test("a piece is told by its sizes, and what is left out has no row but a switch", () => {
+  expect(summaryOf(front, "mm")).toBe("50 × 40 mm");
+  expect(summaryOf(edge, "mm")).toBe("50 mm");
+  expect(summaryOf(slanting, "mm")).toBe("50 mm");
+  expect(fieldsOf(slanting).map(({ path }) => path.at(-1))).toEqual([
+    "x_mm",
+    "y_mm",
+    "length_mm",
+    "turned_vp_mm",
+    "transparent",
+  ]);
+});
+
+test("only what stands in a view can be added to it", () => {
+  expect(kindsFor([wedge], 3)).toEqual([wedge]);
+  expect(kindsFor([wedge], 4)).toEqual([]);
+});
+
+test("a shape's corners are spread over its new front, and read as they are written", () => {
+  const shape = { ...wedge, fields: [field("corners", "face", { editor: "corners" })] };
+  const corners = cornersFrom("0 40, 25 0, 50 40");
+  const square = { x_mm: 100, y_mm: 200, width_mm: 50, height_mm: 40 };
+  const wide = sizedTo(told({ front: square, corners }, shape), [200, 280], 5);
+  expect(wide).toMatchObject({
+    corners: [
+      [0, 80],
+      [50, 0],
+      [100, 80],
+    ],
+  });
+  expect(cornersText(corners ?? [])).toBe("0 40, 25 0, 50 40");
+  expect(cornersFrom("0 0, 1")).toBeNull();
+  expect(cornersFrom("0 0, 5 5")).toBeNull();
+});

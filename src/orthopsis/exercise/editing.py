@@ -1,0 +1,108 @@
+"""What the bench does with a document that needs the rules: new pieces, other names."""
+
+from __future__ import annotations
+
+from typing import Any
+from uuid import uuid4
+
+from pydantic import BaseModel
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.document import Exercise
+from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.resolve import resolve
+from orthopsis.perspective.plane import Point
+from orthopsis.pieces.describe import kinds
+from orthopsis.pieces.piece import forms_of
+from orthopsis.pieces.registry import KINDS
+from orthopsis.pieces.roles import Role, roles_of
+
+FIRST_STEPS = 10
+"""A new thing is so many steps of the round measures high."""
+
+
+def with_new_piece(
+    exercise: Exercise, kind: str, at: tuple[float, float], step_mm: float
+) -> tuple[Exercise, str]:
+    """The document with a new piece whose nearest corner stands at a place, and the piece's id.
+
+    Below the eye level it stands on the ground. Raises ExerciseError.
+    """
+    model = KINDS.get(kind)
+    if model is None:
+        raise ExerciseError("kind", f"'{kind}' is no kind of piece; use {', '.join(KINDS)}")
+    scene = resolve(exercise)
+    points, size = len(scene.main.vanishing_points), FIRST_STEPS * step_mm
+    form = next(form for form in forms_of(model).values() if points in form.systems)
+    x, y = at
+    place = form.first(Point(x, y), size, points)
+    word = scene.words.say(next(one for one in kinds() if one.kind == kind).name)
+    piece = model.model_validate(
+        {
+            "kind": kind,
+            "id": _free_id(exercise, word),
+            "uid": uuid4().hex[:8],
+            "standing": "ground" if y > scene.main.eye_level_mm + step_mm else "floating",
+            **model.own_first(size, form.form),
+            **place.model_dump(by_alias=True, exclude_none=True),
+        }
+    )
+    pieces = [*exercise.pieces, piece]
+    return from_data(to_data(exercise.model_copy(update={"pieces": pieces}))), piece.id
+
+
+def _free_id(exercise: Exercise, word: str) -> str:
+    """A name that no piece has yet: "box 1", "box 2" …"""
+    taken = {piece.id for piece in exercise.pieces}
+    number = 1
+    while f"{word} {number}" in taken:
+        number += 1
+    return f"{word} {number}"
+
+
+def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None) -> Exercise:
+    """The document after a choice at a piece, or with a field that may be left out switched on
+    (True) or off (None). Raises ExerciseError.
+    """
+    scene, number = resolve(exercise), _number_of(exercise, id)
+    piece = exercise.pieces[number]
+    if field not in type(piece).model_fields and field not in type(piece.place).model_fields:
+        raise ExerciseError(f"pieces.{number}.{field}", "this piece has no such field")
+    if value is True and piece.value(field) is None:
+        changed = piece.switched_on(field, scene.stage(number))
+    else:
+        changed = piece.chosen(field, value)
+    pieces = [changed if k == number else one for k, one in enumerate(exercise.pieces)]
+    return from_data(to_data(exercise.model_copy(update={"pieces": pieces})))
+
+
+def _number_of(exercise: Exercise, id: str) -> int:
+    number = next((k for k, one in enumerate(exercise.pieces) if one.id == id), None)
+    if number is None:
+        raise ExerciseError("pieces", f"there is no piece '{id}'; choose one of the exercise's")
+    return number
+
+
+def renamed(exercise: Exercise, old: str, new: str) -> Exercise:
+    """The document with another name for a piece; what names it follows. Raises ExerciseError."""
+    number = _number_of(exercise, old)
+    data = to_data(exercise)
+    data["pieces"][number]["id"] = new
+    for k, piece in enumerate(exercise.pieces):
+        data["pieces"][k] = _follow(data["pieces"][k], piece.place, old, new)
+    for spec in data.get("demands", {}).values():
+        if spec.get("leave_out"):
+            spec["leave_out"] = [new if name == old else name for name in spec["leave_out"]]
+    return from_data(data)
+
+
+def _follow(data: dict[str, Any], model: BaseModel, old: str, new: str) -> dict[str, Any]:
+    """A model's data with every reference to a piece by its new name."""
+    data = dict(data)
+    for name, role in roles_of(type(model)).items():
+        value = getattr(model, name)
+        if role is Role.REFERENCE and value == old and name in data:
+            data[name] = new
+        elif role is None and isinstance(value, BaseModel) and name in data:
+            data[name] = _follow(data[name], value, old, new)
+    return data

@@ -1,0 +1,105 @@
+"""What is said by counting: edges and guide lines that are missing, and construction left dark."""
+
+from __future__ import annotations
+
+from orthopsis.marking.findings.one import Finding, JudgedSheet, finding
+from orthopsis.marking.fitting import Array, ends_of
+from orthopsis.marking.judging.answer_key import is_drawn, share_beside
+from orthopsis.marking.judging.given import given_by
+from orthopsis.phrase import Number, PointName
+
+UNERASED = 4
+"""So many dark construction lines are left on purpose or by neglect; fewer by chance."""
+
+
+def of_counts(sheet: JudgedSheet) -> list[Finding]:
+    """Everything that is said by counting, in no order."""
+    return [*_missing(sheet), *_unerased(sheet)]
+
+
+def _missing(sheet: JudgedSheet) -> list[Finding]:
+    if not given_by(sheet.key).places:
+        return _fewer(sheet)
+    found = {
+        id(line.assigned.expected) for line in sheet.judged if line.assigned.expected is not None
+    }
+    dark = _seen_segments(sheet, dark=True)
+    gone = [
+        edge
+        for edge in sheet.key.expected
+        if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
+    ]
+    said = []
+    if gone:
+        (x0, y0), (x1, y1) = gone[0].stroke.segment
+        middle, many = ((x0 + x1) / 2, (y0 + y1) / 2), Number(float(len(gone)))
+        said.append(finding("missing-edge", "fix", middle, count=many))
+    return said + _missing_guides(sheet, found)
+
+
+def _fewer(sheet: JudgedSheet) -> list[Finding]:
+    """Where sizes and places are the pupil's own, edges can still be counted by family."""
+    said = []
+    for name in (point.name for point in sheet.points):
+        asked = sum(e.outline and e.stroke.family == name for e in sheet.key.expected)
+        drawn = sum(sheet.judged[n].assigned.found.dark for n in sheet.of(name))
+        if 0 < drawn < asked:
+            place = sheet.judged[sheet.of(name)[0]].assigned.found.middle
+            said.append(
+                finding(
+                    "missing-edge", "fix", place, (), "fewer-edges",
+                    asked=Number(float(asked)), point=PointName(name), drawn=Number(float(drawn)),
+                )
+            )  # fmt: skip
+    return said
+
+
+def _missing_guides(sheet: JudgedSheet, found: set[int]) -> list[Finding]:
+    """On a half-finished sheet guide lines are not rubbed out yet: they can be counted."""
+    if sheet.key.step is None:
+        return []
+    said = []
+    seen = _seen_segments(sheet)
+    for name in (point.name for point in sheet.points):
+        due = [e for e in sheet.key.expected if not e.outline and e.stroke.family == name]
+        gone = [e for e in due if id(e) not in found and not is_drawn(e, seen)]
+        if len(due) >= 2 and gone and len(gone) < len(due):
+            (x0, y0), (x1, y1) = gone[0].stroke.segment
+            said.append(
+                finding(
+                    "missing-guide", "fix", ((x0 + x1) / 2, (y0 + y1) / 2),
+                    due=Number(float(len(due))), point=PointName(name),
+                    gone=Number(float(len(gone))),
+                )
+            )  # fmt: skip
+    return said
+
+
+def _seen_segments(sheet: JudgedSheet, dark: bool = False) -> Array:
+    lines = [j.assigned.found for j in sheet.judged if j.assigned.found.dark or not dark]
+    return ends_of(lines)
+
+
+def _unerased(sheet: JudgedSheet) -> list[Finding]:
+    """Dark lines where the construction had light ones, on a sheet that is finished."""
+    if sheet.key.step is not None or sheet.reached is not None:
+        return []
+    dark = [
+        n
+        for n, line in enumerate(sheet.judged)
+        if line.assigned.found.dark
+        and line.assigned.expected is not None
+        and not line.assigned.expected.outline
+        and line.assigned.expected.stroke.part is not None
+        and not _under_outline(sheet, n)
+    ]
+    if len(dark) < UNERASED:
+        return []
+    return [sheet.of_lines("unerased", "tidy", dark, count=Number(float(len(dark))))]
+
+
+def _under_outline(sheet: JudgedSheet, number: int) -> bool:
+    """Whether an edge of the finished drawing lies where this line was taken for a light one."""
+    outlines = sheet.key.segments[sheet.key.outlines > 0.5]
+    found = sheet.judged[number].assigned.found
+    return share_beside(found.start, found.end, outlines) > 0.5

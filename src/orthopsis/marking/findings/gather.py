@@ -1,0 +1,55 @@
+"""What a teacher says of a sheet: first what is right, then the corrections in a fixed order.
+
+The order is the rule by which the one most useful correction is chosen: a cause that spoils many
+lines comes before a fault in one, and what shows in the finished drawing before what is only
+untidy.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from orthopsis.marking.findings.counts import of_counts
+from orthopsis.marking.findings.lines import of_lines, praise
+from orthopsis.marking.findings.measure import of_measure
+from orthopsis.marking.findings.one import Finding, JudgedSheet
+from orthopsis.marking.findings.shape import of_shape
+
+ORDER: tuple[str, ...] = (
+    "vp-moved",
+    "points-too-close",
+    "sheet-turned",
+    "eye-level-tilts",
+    "wrong-point",
+    "upright-leans",
+    "level-tilts",
+    "line-misses",
+    "not-the-middle",
+    "repeats-uneven",
+    "back-corner",
+    "wall-changes",
+    "misplaced",
+    "missing-edge",
+    "missing-guide",
+    "corner-gapes",
+    "corner-overshoots",
+    "unerased",
+    "stray-line",
+    "photo-blurred",
+    "photo-small",
+    "photo-dark",
+    "no-sheet",
+)
+"""Each correction by its code, the most useful first; docs/architecture.md says why."""
+RANK = {code: number for number, code in enumerate(ORDER)}
+
+
+def findings(sheet: JudgedSheet) -> list[Finding]:
+    """Praise, fixes and tidying, in the order in which they are said."""
+    said = [*of_lines(sheet), *of_shape(sheet), *of_measure(sheet), *of_counts(sheet)]
+    return [*praise(sheet), *in_order(said)]
+
+
+def in_order(said: Sequence[Finding]) -> list[Finding]:
+    """The corrections, the most useful first, then what is only untidy."""
+    return sorted(said, key=lambda f: (f.level == "tidy", RANK.get(f.code, len(RANK))))

@@ -1,0 +1,79 @@
+"""One thing to say of a sheet, and the judged sheet that it is said of."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from orthopsis.marking.judging.answer_key import AnswerKey
+from orthopsis.marking.judging.verdicts import JudgedStroke, MeetingPoint, Verdict
+from orthopsis.perspective.segments import XY
+from orthopsis.phrase import Phrase, Value
+
+Level = Literal["praise", "fix", "tidy"]
+
+
+@dataclass(frozen=True)
+class Finding:
+    """One thing to say, with its place on the sheet and the lines (by number) it speaks of."""
+
+    code: str
+    level: Level
+    where: XY
+    says: Phrase
+    lines: tuple[int, ...] = ()
+
+
+def finding(
+    code: str,
+    level: Level,
+    where: XY,
+    lines: Sequence[int] = (),
+    phrase: str | None = None,
+    /,
+    **values: Value,
+) -> Finding:
+    """A finding at a place; its phrase goes by its code unless another is named."""
+    says = Phrase(f"finding-{phrase or code}", values)
+    return Finding(code, level, where, says, tuple(dict.fromkeys(lines)))
+
+
+@dataclass(frozen=True)
+class JudgedSheet:
+    """What the judge read from a sheet: every line with its verdict, and where they meet.
+
+    `reached` is the step up to which a half-finished sheet is judged.
+    """
+
+    key: AnswerKey
+    judged: Sequence[JudgedStroke]
+    points: Sequence[MeetingPoint]
+    reached: int | None = None
+
+    def of(self, family: str) -> list[int]:
+        """The numbers of a family's lines."""
+        return [n for n, line in enumerate(self.judged) if line.family == family]
+
+    def off(self, family: str) -> list[int]:
+        """The numbers of a family's lines that are off, the worst first."""
+        wrong = [n for n in self.of(family) if self.judged[n].verdict is Verdict.OFF]
+        return sorted(wrong, key=lambda n: -(self.judged[n].angle_deg or 0.0))
+
+    @property
+    def own_points(self) -> list[MeetingPoint]:
+        """The points that the pupil put elsewhere and kept to."""
+        return [point for point in self.points if point.consistent_elsewhere]
+
+    def of_lines(
+        self,
+        code: str,
+        level: Level,
+        numbers: Sequence[int],
+        phrase: str | None = None,
+        /,
+        **values: Value,
+    ) -> Finding:
+        """A finding at the middle of the first of some lines."""
+        where = self.judged[numbers[0]].assigned.found.middle
+        return finding(code, level, where, numbers, phrase, **values)

@@ -1,0 +1,164 @@
+"""What a sheet is held against: the exercise's lines at a step, and where each family leads."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+from typing import NamedTuple
+
+import numpy as np
+
+from orthopsis.construction.moves import Do, Step
+from orthopsis.errors import ImageError
+from orthopsis.exercise.resolve import Scene, picture
+from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.state import lines_after
+from orthopsis.marking.fitting import Array, ends_of
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
+from orthopsis.perspective.segments import XY
+from orthopsis.perspective.stroke import Part, Role, Stroke
+from orthopsis.perspective.view import HORIZONTAL, VERTICAL
+
+LEAST_EDGE_MM = 4.0
+"""A shorter edge is lost among its neighbours."""
+BESIDE_MM = 1.5
+SAME_WAY_DEG = 6.0
+MOST = 0.6
+LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
+
+
+@dataclass(frozen=True)
+class Expected:
+    """A line the exercise asks for; the eye level is expected without a piece."""
+
+    stroke: Stroke
+
+    @property
+    def outline(self) -> bool:
+        return self.stroke.role is Role.OUTLINE
+
+
+class Middle(NamedTuple):
+    """A place on a face by its diagonals (mm), mostly its middle, and the part it belongs to."""
+
+    at: XY
+    part: Part | None
+
+
+@dataclass(frozen=True)
+class AnswerKey:
+    """An exercise as a sheet is held against it; made once for many sheets."""
+
+    scene: Scene
+    expected: list[Expected]
+    curves: Array
+    """Chords of the exercise's curves as rows x0, y0, x1, y1 (mm): drawn by hand, never judged."""
+    step: int | None = None
+    middles: tuple[Middle, ...] = ()
+    own: Mapping[str, Point] = field(default_factory=dict)
+    """Points that the pupil keeps to instead of the sheet's."""
+
+    @property
+    def given(self) -> str:
+        """What pupils take from the sheet: its measures, its points, or only the rules."""
+        return self.scene.exercise.given or "measures"
+
+    @cached_property
+    def goals(self) -> dict[str, Point]:
+        """Where the lines of each family should lead."""
+        goals = {vp.name: vp.at for vp in self.scene.vanishing_points}
+        return {**goals, **LEVEL_GOALS}
+
+    @cached_property
+    def segments(self) -> Array:
+        """Where the expected lines are looked for, as rows x0, y0, x1, y1 (mm)."""
+        rows = ends_of([line.stroke for line in self.expected])
+        for row, line in zip(rows, self.expected, strict=True):
+            if line.stroke.family in self.own:
+                row[:] = _aimed(line.stroke, self.own[line.stroke.family])
+        return rows
+
+    def looked_for_toward(self, own: Mapping[str, Point]) -> AnswerKey:
+        """The same key, its lines looked for on their way to a pupil's own points.
+
+        Each is as long as it should be and starts at its own corner; what is right does not change.
+        """
+        return replace(self, own=own)
+
+    @cached_property
+    def outlines(self) -> Array:
+        """1 for each expected line that is an outline, else 0."""
+        return np.array([float(line.outline) for line in self.expected])
+
+
+def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
+    """The finished drawing with its light lines, or what is on the sheet after a step.
+
+    Raises ImageError for a step that is none, ExerciseError for a document without steps.
+    """
+    made = run_through(scene)
+    if step is not None and not 1 <= step <= len(made):
+        raise ImageError(
+            f"--step: {step} is none of the steps 1 to {len(made)}; choose one of them"
+        )
+    finished = picture(scene)
+    if step is not None:
+        strokes = [drawn.stroke for drawn, _ in lines_after(made, step)]
+    else:
+        strokes = [stroke for stroke in finished if stroke.role is Role.OUTLINE]
+        strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
+    straight = [Expected(stroke) for stroke in strokes if stroke.curve is None]
+    curves = ends_of([s for s in finished if s.curve is not None])
+    return AnswerKey(scene, straight, curves, step, tuple(_middles(made[:step])))
+
+
+def _middles(made: Sequence[Step]) -> Iterator[Middle]:
+    """Where a diagonal, joined from mark to mark, is crossed: a face's middle, or a part of it."""
+    joined = {m.makes for step in made for m in step.moves if m.do is Do.JOIN}
+    for step in made:
+        at = {mark.name: mark.at for mark in step.marks}
+        for move in step.moves:
+            by_diagonal = move.do is Do.CROSS and bool(set(move.uses) & joined)
+            if by_diagonal and move.makes in at:
+                yield Middle(at[move.makes].xy, step.part)
+
+
+def _aimed(stroke: Stroke, goal: Point) -> tuple[float, float, float, float]:
+    """A line from its front corner to another point than its own."""
+    front, back = sorted((stroke.start, stroke.end), key=lambda end: -math.dist(end, goal.xy))
+    size = math.dist(front, back)
+    dx, dy = direction(Point(*front), goal)
+    return (*front, front[0] + size * dx, front[1] + size * dy)
+
+
+def distances(places: Sequence[XY] | Array, segments: Array) -> Array:
+    """From each place to the nearest of the segments (mm); infinite when there are none."""
+    if not len(segments):
+        return np.full(len(places), np.inf)
+    p = np.asarray(places)[:, None, :]
+    start, step = segments[:, :2], segments[:, 2:] - segments[:, :2]
+    square = np.maximum((step**2).sum(axis=1), 1e-18)
+    t = np.clip(((p - start) * step).sum(axis=2) / square, 0.0, 1.0)
+    nearest = start + t[..., None] * step
+    return np.asarray(np.hypot(*np.moveaxis(p - nearest, 2, 0)).min(axis=1))
+
+
+def is_drawn(edge: Expected, seen: Array) -> bool:
+    """Whether most of an edge lies under lines, even if these were taken for others."""
+    start, end = edge.stroke.segment
+    if math.dist(start, end) < LEAST_EDGE_MM:
+        return True
+    return share_beside(start, end, seen) > MOST
+
+
+def share_beside(start: XY, end: XY, lines: Array) -> float:
+    """How much of a segment has one of the lines beside it, running the same way."""
+    (x0, y0), (x1, y1) = start, end
+    places = np.linspace(start, end, 11)[1:-1]
+    step = lines[:, 2:] - lines[:, :2]
+    turn = np.abs(step[:, 0] * (y1 - y0) - step[:, 1] * (x1 - x0))
+    turn /= np.maximum(np.hypot(step[:, 0], step[:, 1]) * math.dist(start, end), 1e-9)
+    beside = lines[turn < math.sin(math.radians(SAME_WAY_DEG))]
+    return float((distances(places, beside) < BESIDE_MM).mean())

@@ -1,0 +1,256 @@
+"""A second look for edges that seem to be missing, with the ruler laid where they should be.
+
+Where many lines cross and nearly fall together, an eye without the exercise loses some of them. For
+each edge that was not found, lines are tried that swing a little about either of its ends, as a
+ruler on the corner would; the one with the most dark pencil under it is measured like any other.
+What is found is fitted to the pixels alone: the exercise says where to look, never what is there.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping, Sequence
+
+import cv2
+import numpy as np
+
+from orthopsis.marking.fitting import Array, ends_of
+from orthopsis.marking.judging.answer_key import AnswerKey, distances
+from orthopsis.marking.judging.crossing_lines import measured_apart
+from orthopsis.marking.judging.families import Assigned
+from orthopsis.marking.judging.touching_lines import beside_another
+from orthopsis.marking.pencil.find_strokes import (
+    STEP_MM,
+    FoundStroke,
+    across,
+    fitted_run,
+    lies_on_any,
+    refitted,
+)
+from orthopsis.marking.sheet.straighten import Straightened
+
+SWING_DEG = 8.0
+SHIFT_MM = 0.8
+UNDER = 0.72
+"""So much of an edge must have pencil under the ruler."""
+ENOUGH_OF_IT = 0.8
+SURELY_DEG = 0.6
+BESIDE_MM = 0.7
+BEYOND_MM = 4.0
+LEAST_MM = 4.0
+FARTHEST_MM = 20.0
+SPECK_MM = 0.75
+
+
+def seek_missing(
+    sheet: Straightened, assigned: Sequence[Assigned], key: AnswerKey
+) -> list[FoundStroke]:
+    """The found strokes to their ends, and edges lost among others in place of their scraps."""
+    strokes = [line.found for line in assigned]
+    dark = [stroke.darkness for stroke in strokes if stroke.dark]
+    if not dark:
+        return strokes
+    enough = 0.5 * float(np.median(dark))
+    own: dict[int, list[FoundStroke]] = {id(edge): [] for edge in key.expected}
+    for line in assigned:
+        if line.expected is not None:
+            own[id(line.expected)].append(line.found)
+    others = [line.found for line in assigned if line.expected is not None]
+    for scraps, start, end in _untold(key, own):
+        seen = _seen(sheet, start, end, enough, [s for s in others if s not in scraps])
+        if seen is None:
+            continue
+        whole = _covered(start, end, scraps) > ENOUGH_OF_IT
+        if whole and seen.angle_sd_deg > min(s.angle_sd_deg for s in scraps):
+            continue
+        strokes = [*_without_scraps(strokes, seen), seen]
+        others.append(seen)
+        scraps.append(seen)
+    # Now that both lines beside a narrow angle are known as far as they can be.
+    touching: list[FoundStroke] = []
+    for scraps, start, end in _untold(key, own):
+        pair = beside_another(sheet, start, end, [s for s in others if s.dark and s not in scraps])
+        if pair is not None:
+            seen, touched = pair
+            strokes = _without_scraps(strokes, seen, but=touched)
+            touching.append(seen)
+    strokes = to_their_ends(sheet, strokes)
+    strokes = [stroke for stroke in strokes if not _is_of_others(stroke, strokes)]
+    strokes = measured_apart(sheet, strokes, touching)
+    # Of two that touch, the pencil of the one would lead the other past its end.
+    return [*strokes, *touching]
+
+
+def _is_of_others(stroke: FoundStroke, strokes: Sequence[FoundStroke]) -> bool:
+    """Whether a doubtful stroke is only pencil of better known ones, such as at their corner."""
+    known = [s for s in strokes if s.dark and s.angle_sd_deg < SURELY_DEG / 2]
+    if not stroke.dark or stroke.angle_sd_deg < SURELY_DEG or not known:
+        return False
+    places = np.linspace(stroke.start, stroke.end, 24)
+    return bool((distances(places, ends_of(known)) < BESIDE_MM).mean() > 0.95)
+
+
+def _untold(
+    key: AnswerKey, own: Mapping[int, list[FoundStroke]]
+) -> Iterator[tuple[list[FoundStroke], Array, Array]]:
+    """The edges that no stroke tells yet: their scraps, and where they are looked for."""
+    for edge, row in zip(key.expected, key.segments, strict=True):
+        if edge.outline and not _told(row[:2], row[2:], own[id(edge)]):
+            yield own[id(edge)], row[:2], row[2:]
+
+
+def _without_scraps(
+    strokes: Sequence[FoundStroke], seen: FoundStroke, but: FoundStroke | None = None
+) -> list[FoundStroke]:
+    """The strokes without those that are parts of one seen whole."""
+    return [
+        stroke
+        for stroke in strokes
+        if stroke is but
+        or not (lies_on_any(stroke, [seen], 0.7) and stroke.length_mm < 1.05 * seen.length_mm)
+    ]
+
+
+def _told(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> bool:
+    """Whether one stroke tells an edge: nearly all of it, and where it runs."""
+    return any(
+        scrap.angle_sd_deg < SURELY_DEG and _covered(start, end, [scrap]) > ENOUGH_OF_IT
+        for scrap in scraps
+    )
+
+
+def _covered(start: Array, end: Array, scraps: Sequence[FoundStroke]) -> float:
+    """How much of an edge its strokes cover, 0 to 1."""
+    size = float(np.linalg.norm(end - start))
+    if size < LEAST_MM:
+        return 1.0
+    spans = sorted(
+        sorted(float((np.array(p) - start) @ (end - start)) / size**2 for p in (s.start, s.end))
+        for s in scraps
+    )
+    total, reach = 0.0, 0.0
+    for low, high in spans:
+        total += max(0.0, min(high, 1.0) - max(low, reach))
+        reach = max(reach, min(high, 1.0))
+    return total
+
+
+def _seen(
+    sheet: Straightened, start: Array, end: Array, enough: float, others: Sequence[FoundStroke]
+) -> FoundStroke | None:
+    """The line with the most pencil under it that is no other line's; None when there is none."""
+    size = float(np.linalg.norm(end - start))
+    begins, ends = _tries(start, end)
+    under = _pencil_under(sheet, begins, ends, enough)
+    turn = np.abs(np.degrees(_turn(ends - begins, end - start)))
+    order = np.argsort(-(under - 0.012 * turn), kind="stable")
+    for k in order[:6]:
+        if under[k] < UNDER:
+            return None
+        stroke = _measured(sheet, begins[k], ends[k], enough)
+        if stroke is None or stroke.length_mm < 0.6 * size:
+            continue
+        if not lies_on_any(stroke, others, 0.5):
+            return stroke
+    return None
+
+
+def _tries(start: Array, end: Array) -> tuple[Array, Array]:
+    """Both ends of the lines to try, shape (n, 2) each: swung about either end, and beside it."""
+    along = end - start
+    size = float(np.linalg.norm(along))
+    normal = np.array([-along[1], along[0]]) / size
+    step = max(0.35 / size, math.radians(0.4))
+    count = int(math.radians(SWING_DEG) / step)
+    swing = np.tan(np.arange(-count, count + 1) * step) * size
+    begins, ends = [], []
+    for shift in (0.0, -SHIFT_MM, SHIFT_MM):
+        for fixed_first in (True, False):
+            a = np.zeros_like(swing) if fixed_first else swing
+            b = swing if fixed_first else np.zeros_like(swing)
+            begins.append(start + (a + shift)[:, None] * normal)
+            ends.append(end + (b + shift)[:, None] * normal)
+    return np.concatenate(begins), np.concatenate(ends)
+
+
+def _pencil_under(sheet: Straightened, begins: Array, ends: Array, enough: float) -> Array:
+    """For each line the share of it that has dark pencil under it."""
+    count = max(12, int(np.linalg.norm(ends[0] - begins[0]) / 0.3))
+    t = np.linspace(0.03, 0.97, count)
+    x = (begins[:, :1] + t * (ends[:, :1] - begins[:, :1])) * sheet.px_per_mm - 0.5
+    y = (begins[:, 1:] + t * (ends[:, 1:] - begins[:, 1:])) * sheet.px_per_mm - 0.5
+    tones = cv2.remap(sheet.darkness, x.astype(np.float32), y.astype(np.float32), cv2.INTER_LINEAR)
+    return np.asarray((tones > enough).mean(axis=1), dtype=float)
+
+
+def _turn(steps: Array, along: Array) -> Array:
+    cross = along[0] * steps[:, 1] - along[1] * steps[:, 0]
+    return np.asarray(np.arctan2(cross, steps @ along))
+
+
+def _measured(sheet: Straightened, start: Array, end: Array, enough: float) -> FoundStroke | None:
+    """The pencil line under the ruler, from its first dark place to its last."""
+    size = float(np.linalg.norm(end - start))
+    place, along = (start + end) / 2, (end - start) / size
+    t = np.arange(-size / 2 + 0.4, size / 2 - 0.4, STEP_MM)
+    if len(t) < 8:
+        return None
+    for _ in range(2):
+        centres, peaks = across(sheet, place, along, t, 0.7)
+        on = peaks > 0.8 * enough
+        if on.sum() < 0.6 * len(t):
+            return None
+        place, along = refitted(place, along, t[on], centres[on])
+    t = np.arange(-size / 2 - BEYOND_MM, size / 2 + BEYOND_MM, STEP_MM)
+    centres, peaks = across(sheet, place, along, t, 0.7)
+    on = (peaks > 0.8 * enough) & (np.abs(centres) < 0.4)
+    inner = np.flatnonzero(on & (np.abs(t) < size / 2))
+    if not len(inner):
+        return None
+    low, high = inner[0], inner[-1]
+    while low > 0 and on[low - 1]:
+        low -= 1
+    while high < len(t) - 1 and on[high + 1]:
+        high += 1
+    run = np.flatnonzero(on[low : high + 1]) + low
+    return fitted_run(place, along, t[run], centres[run], peaks[run], True)
+
+
+def to_their_ends(sheet: Straightened, strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
+    """The dark strokes as far as their dark pencil goes on without a gap, and no farther."""
+    light = [stroke.darkness for stroke in strokes if not stroke.dark]
+    guide = float(np.median(light)) if len(light) >= 3 else 0.0
+    return [_drawn_out(sheet, stroke, guide) if stroke.dark else stroke for stroke in strokes]
+
+
+def _drawn_out(sheet: Straightened, stroke: FoundStroke, guide: float) -> FoundStroke:
+    start, end = np.array(stroke.start), np.array(stroke.end)
+    along = (end - start) / stroke.length_mm
+    # From well inside: a light guide line may go on where the edge ends.
+    inside = min(FARTHEST_MM / 2, 0.4 * stroke.length_mm) * along
+    enough = max(0.55 * stroke.darkness, 0.4 * stroke.darkness + 0.6 * guide)
+    enough = min(enough, 0.8 * stroke.darkness)
+    first = start + inside
+    first = first - _goes_on_mm(sheet, first, -along, enough) * along
+    last = end - inside
+    last = last + _goes_on_mm(sheet, last, along, enough) * along
+    return stroke.between(first, last)
+
+
+def _goes_on_mm(sheet: Straightened, end: Array, along: Array, enough: float) -> float:
+    """How far the pencil goes on beyond an end. A speck or a pale place is no gap yet."""
+    t = np.arange(STEP_MM, FARTHEST_MM, STEP_MM)
+    normal = np.array([-along[1], along[0]]) * 0.22
+    tones = np.zeros(len(t))
+    for side in (-1.0, 0.0, 1.0):
+        places = (end + t[:, None] * along + side * normal) * sheet.px_per_mm - 0.5
+        found = cv2.remap(
+            sheet.darkness,
+            places[:, :1].astype(np.float32),
+            places[:, 1:].astype(np.float32),
+            cv2.INTER_LINEAR,
+        )
+        tones = np.maximum(tones, found.ravel())
+    gap = max(1, round(SPECK_MM / STEP_MM))
+    pale = np.flatnonzero(np.convolve(tones < enough, np.ones(gap), "valid") >= gap)
+    return float(t[pale[0]] - STEP_MM) if len(pale) else FARTHEST_MM

@@ -1,0 +1,79 @@
+"""How far a half-finished sheet has come: judged up to the last step with lines."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+from orthopsis.construction.moves import Step
+from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.state import lines_after
+from orthopsis.marking.fitting import ends_of
+from orthopsis.marking.judging.answer_key import AnswerKey, Expected, answer_key, is_drawn
+from orthopsis.marking.judging.families import Assigned, assign, support
+from orthopsis.marking.pencil.find_strokes import FoundStroke
+
+STEP_SHARE = 0.6
+FINISHED = 0.7
+"""From so many of its outlines on, what is missing was forgotten, unless it is all due later."""
+NOT_YET = 3
+"""Fewer edges than this are forgotten rather than not begun."""
+NOTHING_MISSING = 0.97
+
+
+def as_far_as_drawn(
+    key: AnswerKey, lines: list[Assigned]
+) -> tuple[AnswerKey, list[Assigned], int | None]:
+    """The key of the step that a half-finished sheet has reached, the lines by it, and the step.
+
+    Where most of the drawing is there, it is half-finished only if nothing due so far is missing.
+    """
+    share, outlines = support(lines, key.expected), sum(e.outline for e in key.expected)
+    if share >= FINISHED and round((1.0 - share) * outlines) < NOT_YET:
+        return key, lines, None
+    found = [line.found for line in lines]
+    reached = step_reached(found, key)
+    if reached is None:
+        return key, lines, None
+    sofar = answer_key(key.scene, reached)
+    by_step = assign(found, sofar)
+    if share >= FINISHED and support(by_step, sofar.expected) < NOTHING_MISSING:
+        return key, lines, None
+    return sofar, by_step, reached
+
+
+def step_reached(found: Sequence[FoundStroke], key: AnswerKey) -> int | None:
+    """The last step whose lines are on the sheet; None for a finished one, or one of no step."""
+    made = run_through(key.scene)
+    everything = replace(
+        key,
+        expected=[
+            Expected(d.stroke) for step in made for d in step.strokes if d.stroke.curve is None
+        ],
+    )
+    lines = assign(found, everything)
+    seen = {id(line.expected) for line in lines if line.expected is not None}
+    shares = _shares(made, everything, seen)
+    drawn = [number for number, share in shares if share >= STEP_SHARE]
+    if not drawn or drawn[-1] >= shares[-1][0]:
+        return None
+    last = drawn[-1]
+    seen_ends = ends_of(found)
+    there = [
+        is_drawn(Expected(drawn.stroke), seen_ends)
+        for drawn, _ in lines_after(made, last)
+        if drawn.stroke.curve is None
+    ]
+    return last if sum(there) >= STEP_SHARE * len(there) else None
+
+
+def _shares(made: Sequence[Step], key: AnswerKey, seen: set[int]) -> list[tuple[int, float]]:
+    """For each step that draws lines, its number and the share of them that was found."""
+    shares, position = [], 0
+    for number, step in enumerate(made, start=1):
+        count = sum(drawn.stroke.curve is None for drawn in step.strokes)
+        own = key.expected[position : position + count]
+        position += count
+        if own:
+            shares.append((number, sum(id(line) in seen for line in own) / len(own)))
+    return shares

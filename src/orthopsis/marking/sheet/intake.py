@@ -1,0 +1,213 @@
+"""Files of several sheets: a copier's PDF, a TIFF of many pages, a ZIP of photos.
+
+Each sheet comes out by itself, as a picture or as what is wrong with it, so one bad page spoils no
+other. Pages of a PDF are drawn by PDFium; nothing in a file is run or fetched. A ZIP is no picture
+but a way to send several files: `unpacked` takes them out as they are, and decodes none.
+"""
+
+from __future__ import annotations
+
+import io
+import zipfile
+import zlib
+from collections.abc import Iterator
+from pathlib import PurePosixPath
+from typing import NamedTuple
+
+import pypdfium2
+from PIL import Image
+
+from orthopsis.errors import ImageError
+from orthopsis.marking.sheet.photo import MAX_BYTES, Grey, Photo, check_size, kept, open_photo
+
+MAX_PAGES = 80
+MAX_TOGETHER_BYTES = 200_000_000
+PLAIN_PACKING = (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED)
+"""How a ZIP packs photos; other ways can take minutes to undo."""
+PAGE_DPI = 200.0
+LARGEST_PAGE_PX = 5000
+
+
+class Arrival(NamedTuple):
+    """One sheet out of a file: its name, and its picture, or what is wrong with it."""
+
+    name: str
+    photo: Photo | None
+    problem: str | None = None
+
+
+class Packed(NamedTuple):
+    """One file out of a ZIP as it was put in, or what is wrong with it."""
+
+    name: str
+    content: bytes
+    problem: str | None = None
+
+
+def arrivals(name: str, data: bytes) -> Iterator[Arrival]:
+    """The sheets in a file, one after the other.
+
+    Raises ImageError when the file itself cannot be opened or holds too much.
+    """
+    if is_zip(data):
+        for packed in unpacked(data):
+            yield from _of_packed(packed)
+    elif _is_pdf(data):
+        yield from _of_pdf(name, data)
+    elif _is_tiff(data):
+        yield from _of_tiff(name, data)
+    else:
+        yield Arrival(name, open_photo(data))
+
+
+def _of_packed(packed: Packed) -> Iterator[Arrival]:
+    if packed.problem is not None:
+        yield Arrival(packed.name, None, packed.problem)
+        return
+    try:
+        yield from arrivals(packed.name, packed.content)
+    except ImageError as error:
+        yield Arrival(packed.name, None, str(error))
+
+
+def holds_pages(data: bytes) -> bool:
+    """Whether a file has to be decoded to know its sheets: a PDF or a TIFF."""
+    return _is_tiff(data) or _is_pdf(data)
+
+
+def is_zip(data: bytes) -> bool:
+    """Whether a file is a ZIP, by its content."""
+    return data[:4] == b"PK\x03\x04"
+
+
+def _is_tiff(data: bytes) -> bool:
+    return data[:4] in (b"II*\x00", b"MM\x00*")
+
+
+def _is_pdf(data: bytes) -> bool:
+    return data[:1024].lstrip()[:5] == b"%PDF-"
+
+
+def the_only_sheet(data: bytes) -> Grey:
+    """The grey picture in a file of one sheet. Raises ImageError when it holds several."""
+    found = arrivals("the file", data)
+    first = next(found)
+    if next(found, None) is not None:
+        raise ImageError("the file holds several sheets; give them one by one")
+    if first.photo is None:
+        raise ImageError(first.problem or "the file holds no sheet")
+    return first.photo.grey
+
+
+def unpacked(data: bytes) -> Iterator[Packed]:
+    """The files in a ZIP, one after the other, none of them opened.
+
+    Raises ImageError when the ZIP is broken, empty or holds too much.
+    """
+    if len(data) > MAX_TOGETHER_BYTES:
+        raise _too_much()
+    try:
+        archive = zipfile.ZipFile(io.BytesIO(data))
+        entries = [e for e in archive.infolist() if not e.is_dir() and _is_meant(e.filename)]
+    except (zipfile.BadZipFile, OSError, ValueError):
+        raise ImageError("this ZIP file is broken; make it again, or send the photos") from None
+    if len(entries) > MAX_PAGES:
+        raise _too_many(len(entries))
+    if not entries:
+        raise ImageError("this ZIP file is empty; put photos of sheets into it")
+    if sum(entry.file_size for entry in entries) > MAX_TOGETHER_BYTES:
+        raise _too_much()
+    for entry in entries:
+        name = PurePosixPath(entry.filename).name
+        try:
+            yield Packed(name, _content(archive, entry))
+        except ImageError as error:
+            yield Packed(name, b"", str(error))
+        except (zipfile.BadZipFile, OSError, ValueError, RuntimeError, EOFError, zlib.error,
+                NotImplementedError):  # fmt: skip
+            yield Packed(name, b"", "this file in the ZIP file is broken; send it by itself")
+
+
+def _content(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
+    if entry.compress_type not in PLAIN_PACKING:
+        raise ImageError("it is packed in a way that is not opened here; send it by itself")
+    with archive.open(entry) as opened:
+        content = opened.read(MAX_BYTES + 1)
+    if is_zip(content):
+        raise ImageError("a ZIP file within a ZIP file is not opened; send it by itself")
+    if len(content) > MAX_BYTES:
+        raise ImageError(f"more than the {MAX_BYTES // 1_000_000} MB taken; send a smaller photo")
+    return content
+
+
+def _is_meant(name: str) -> bool:
+    """Not what an operating system puts beside the files."""
+    parts = PurePosixPath(name).parts
+    return not parts[-1].startswith(".") and "__MACOSX" not in parts
+
+
+def _of_pdf(name: str, data: bytes) -> Iterator[Arrival]:
+    if len(data) > MAX_TOGETHER_BYTES:
+        raise _too_much()
+    try:
+        document = pypdfium2.PdfDocument(data)
+        count = len(document)
+    except pypdfium2.PdfiumError as error:
+        locked = "password" in str(error).lower()
+        raise ImageError(
+            "this PDF is locked by a password; save it without one"
+            if locked
+            else "this PDF cannot be read; scan it again, or send photos"
+        ) from None
+    with document:
+        if count > MAX_PAGES:
+            raise _too_many(count)
+        for number in range(count):
+            page_name = name if count == 1 else f"{name}, page {number + 1}"
+            try:
+                page = document[number]
+                scale = min(PAGE_DPI / 72.0, LARGEST_PAGE_PX / max(page.get_size()))
+                picture = page.render(scale=scale, grayscale=True).to_pil()
+                check_size(*picture.size)
+                yield Arrival(page_name, kept(picture))
+            except ImageError as error:
+                yield Arrival(page_name, None, str(error))
+            except (pypdfium2.PdfiumError, ValueError, OSError, ZeroDivisionError):
+                yield Arrival(page_name, None, "this page cannot be read; scan it again")
+
+
+def _of_tiff(name: str, data: bytes) -> Iterator[Arrival]:
+    first = open_photo(data)
+    with Image.open(io.BytesIO(data), formats=("TIFF",)) as picture:
+        count = getattr(picture, "n_frames", 1)
+    if count == 1:
+        yield Arrival(name, first)
+        return
+    if count > MAX_PAGES:
+        raise _too_many(count)
+    for number in range(count):
+        page_name = f"{name}, page {number + 1}"
+        try:
+            with Image.open(io.BytesIO(data), formats=("TIFF",)) as picture:
+                picture.seek(number)
+                check_size(*picture.size)
+                page = io.BytesIO()
+                picture.convert("L").save(page, "PNG")
+            yield Arrival(page_name, open_photo(page.getvalue()))
+        except ImageError as error:
+            yield Arrival(page_name, None, str(error))
+        except (OSError, ValueError, EOFError, Image.DecompressionBombError):
+            yield Arrival(page_name, None, "this page cannot be read; scan it again")
+
+
+def _too_many(count: int) -> ImageError:
+    return ImageError(
+        f"the file holds {count} sheets, more than the {MAX_PAGES} taken at once; send it in parts"
+    )
+
+
+def _too_much() -> ImageError:
+    return ImageError(
+        f"the file holds more than {MAX_TOGETHER_BYTES // 1_000_000} MB of pictures; "
+        "send it in parts"
+    )

@@ -1,0 +1,180 @@
+"""What the kinds are, for whoever builds a form: names, fields, roles, limits, defaults.
+
+Nothing of it is written twice: it is read off the models.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cache
+from types import NoneType, UnionType
+from typing import Annotated, Any, Literal, Union, get_args, get_origin
+
+from annotated_types import Ge, Gt, Le, Lt
+from pydantic import BaseModel
+from pydantic_core import PydanticUndefined
+
+from orthopsis.phrase import Phrase, say
+from orthopsis.pieces.piece import PLACE, forms_of
+from orthopsis.pieces.placement.depth import Cut
+from orthopsis.pieces.registry import KINDS
+from orthopsis.pieces.roles import CUTS, Editor, Only, Role, roles_of
+
+
+@dataclass(frozen=True)
+class Choice:
+    """One of a field's choices, and for how many vanishing points it is."""
+
+    value: str
+    label: Phrase
+    systems: tuple[int, ...] = (1, 2, 3)
+
+
+@dataclass(frozen=True)
+class Field:
+    """A field of a kind: where it stands in a piece, what it is, and what it may hold.
+
+    `least` and `most` bound numbers; `above` tells that the least itself is not allowed. An
+    `optional` field may be left out. `editor` names a special one; "" where the role tells enough.
+    """
+
+    path: tuple[str, ...]
+    label: Phrase
+    role: Role
+    optional: bool
+    default: Any
+    least: float | None = None
+    most: float | None = None
+    above: bool = False
+    choices: tuple[Choice, ...] = ()
+    editor: str = ""
+
+
+@dataclass(frozen=True)
+class Form:
+    """A way of placing the kind, for so many vanishing points, with the fields of the place.
+
+    A piece has it that has the field that `tells` it. `sized` are the fields that the corner
+    opposite the anchor sets, across and down; "" where it sets none.
+    """
+
+    name: str
+    tells: str
+    systems: tuple[int, ...]
+    sized: tuple[str, str]
+    fields: tuple[Field, ...]
+
+
+@dataclass(frozen=True)
+class Kind:
+    """A kind of piece: what one and several are called, its own fields, and where it may stand."""
+
+    kind: str
+    name: Phrase
+    several: Phrase
+    add: Phrase
+    fields: tuple[Field, ...]
+    forms: tuple[Form, ...]
+
+
+@cache
+def kinds() -> tuple[Kind, ...]:
+    """All kinds that a document may hold, in the order of the registry."""
+    return tuple(
+        Kind(
+            kind=name,
+            name=say(f"kind-{name}"),
+            several=say(f"kinds-{name}"),
+            add=say(f"add-{name}"),
+            fields=tuple(_fields(model, skip=PLACE)),
+            forms=tuple(
+                Form(form.form, form.tells, form.systems, form.sized, tuple(_fields(form)))
+                for form in forms_of(model).values()
+            ),
+        )
+        for name, model in KINDS.items()
+    )
+
+
+def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") -> Iterator[Field]:
+    for name, role in roles_of(model).items():
+        info = model.model_fields[name]
+        told = _told(info.annotation, info.metadata)
+        if name == skip or role is Role.NAME or Editor.NONE in told:
+            continue
+        here = (*path, name)
+        inner = _model_in(info.annotation)
+        if role is None:
+            if inner is not None:
+                yield from _fields(inner, here)
+            continue
+        least, most, above = _limits(told)
+        default = None if info.default is PydanticUndefined else info.default
+        yield Field(
+            path=here,
+            label=say("field-" + "-".join(here).replace("_", "-")),
+            role=role,
+            optional=not info.is_required() and info.default is None,
+            default=default,
+            least=least,
+            most=most,
+            above=above,
+            choices=() if role in CUTS else tuple(_choices(here, info.annotation, told)),
+            editor=next((one.value for one in told if isinstance(one, Editor)), ""),
+        )
+
+
+def _told(annotation: Any, metadata: list[Any]) -> list[Any]:
+    """All that is told of a type, also within a union."""
+    found = list(metadata)
+    if get_origin(annotation) is Annotated:
+        inner, *more = get_args(annotation)
+        return [*found, *more, *_told(inner, [])]
+    if get_origin(annotation) in (Union, UnionType):
+        for part in get_args(annotation):
+            found += _told(part, [])
+    return found
+
+
+def _model_in(annotation: Any) -> type[BaseModel] | None:
+    if isinstance(annotation, type) and issubclass(annotation, BaseModel):
+        return None if annotation is Cut else annotation
+    return next(filter(None, map(_model_in, get_args(annotation))), None)
+
+
+def _limits(told: list[Any]) -> tuple[float | None, float | None, bool]:
+    """The least and the most that a number may be, and whether the least itself is none."""
+    least, most, above = None, None, False
+    for one in _constraints(told):
+        if isinstance(one, Ge | Gt):
+            least = one.ge if isinstance(one, Ge) else one.gt
+            above = isinstance(one, Gt)
+        if isinstance(one, Le | Lt):
+            most = one.le if isinstance(one, Le) else one.lt
+    return _number(least), _number(most), above
+
+
+def _number(value: Any) -> float | None:
+    return None if value is None else float(value)
+
+
+def _constraints(told: list[Any]) -> Iterator[Any]:
+    for one in told:
+        yield one
+        yield from getattr(one, "metadata", ())
+
+
+def _choices(path: tuple[str, ...], annotation: Any, told: list[Any]) -> Iterator[Choice]:
+    only = next((one.choices for one in told if isinstance(one, Only)), {})
+    for value in _literals(annotation):
+        label = say(f"choice-{path[-1]}-{value}".replace("_", "-").replace(" ", "-"))
+        yield Choice(value, label, only.get(value, (1, 2, 3)))
+
+
+def _literals(annotation: Any) -> Iterator[str]:
+    if get_origin(annotation) is Literal:
+        yield from get_args(annotation)
+    elif annotation is not NoneType:
+        for part in get_args(annotation):
+            yield from _literals(part)

@@ -1,0 +1,30 @@
+"""The box: a block with all its edges."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from orthopsis.construction.order import Body
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Site, Stage
+from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.shapes.box_frame import draw_box, frame_body, frame_solid
+
+
+class Box(BlockPiece, Drawn):
+    """A box: `front` and `depth` in one-point; `edge`, `left` and `right` in two and three."""
+
+    kind: Literal["box"]
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """The block itself."""
+        return [frame_solid(self.part, self.place, stage)]
+
+    def body(self, stage: Stage) -> Body:
+        """The block by ruler."""
+        return frame_body(self.part, self.name, self.place, stage)
+
+    def build(self, site: Site) -> FrameMarks:
+        """Front first, guide lines, cuts, back corners, then what to erase and darken."""
+        return draw_box(self.place, site, self.kind)

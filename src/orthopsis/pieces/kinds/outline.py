@@ -1,0 +1,139 @@
+"""The outline: any shape on a block's face, swept back. A gable, a stair, a chair from its side."""
+
+from __future__ import annotations
+
+from functools import cached_property
+from typing import Annotated, Any, Literal, Self
+
+from pydantic import Field, model_validator
+
+from orthopsis.construction.order import Body
+from orthopsis.perspective.segments import inside, sides_cross
+from orthopsis.perspective.view import View
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, FaceLength, Grip, Measures, Millimetres, Site, Stage
+from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.placement.front import OnFront
+from orthopsis.pieces.placement.word import Run
+from orthopsis.pieces.roles import Editor, Role
+from orthopsis.pieces.shapes.extrusion.construct import draw_profile
+from orthopsis.pieces.shapes.extrusion.model import Extrusion
+from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile
+from orthopsis.pieces.shapes.extrusion.profile_site import Extruded
+
+OnFace = Annotated[Millimetres, Role.FACE]
+Place = tuple[OnFace, OnFace]
+Loop = Annotated[list[Place], Field(min_length=3, max_length=60), Role.FACE]
+
+
+class FaceSize(Measures):
+    """How wide and high the face is in the measures of the outline's corners."""
+
+    width_mm: FaceLength
+    height_mm: FaceLength
+
+
+class Outline(BlockPiece, Drawn):
+    """`corners` of a shape on the face, and of its `holes`: mm from the face's left and top.
+
+    In one-point they are the measures on paper. In two- and three-point `face` says how wide and
+    high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
+    each straight side that shows into stripes.
+    """
+
+    kind: Literal["outline"]
+    corners: Annotated[Loop, Editor.CORNERS]
+    holes: Annotated[list[Loop], Field(max_length=20, default_factory=list), Role.FACE, Editor.NONE]
+    face: FaceSize | None = None
+    run: Annotated[Run | None, Role.CHOICE] = None
+    bands: Annotated[int, Field(ge=0, le=6), Role.COUNT] = 0
+
+    @classmethod
+    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
+        """A wall with a gable."""
+        s, half = size_mm, size_mm / 2
+        own: dict[str, Any] = {"corners": [(0, s), (0, half), (half, 0), (s, half), (s, s)]}
+        if form != "front":
+            own |= {"run": "left", "face": {"width_mm": s, "height_mm": s}}
+        return own
+
+    @model_validator(mode="after")
+    def _shape_fits(self) -> Self:
+        width, height = self._size()
+        for name, loop in (("corners", self.corners), *self._named_holes()):
+            for k, (x, y) in enumerate(loop):
+                if not (-1e-9 <= x <= width + 1e-9 and -1e-9 <= y <= height + 1e-9):
+                    raise ValueError(
+                        f"{name}[{k}]: ({x:g}, {y:g}) lies outside the face of {width:g} × "
+                        f"{height:g} mm; keep every corner on it"
+                    )
+        loops = [self.corners, *self.holes]
+        crossing = sides_cross(loops)
+        if crossing is not None:
+            (i, a), (j, b) = crossing
+            raise ValueError(
+                f"corners: side {a + 1} of {_named(i)} touches or crosses side {b + 1} of "
+                f"{_named(j)}; a shape is drawn without lifting the pencil or crossing a line"
+            )
+        for k, hole in enumerate(self.holes):
+            if not inside(hole[0], [self.corners]):
+                raise ValueError(f"holes[{k}]: it lies outside the shape; move it within")
+        return self
+
+    def _named_holes(self) -> list[tuple[str, list[Place]]]:
+        return [(f"holes[{k}]", hole) for k, hole in enumerate(self.holes)]
+
+    def _size(self) -> tuple[float, float]:
+        if self.face is not None:
+            return self.face.width_mm, self.face.height_mm
+        if isinstance(self.place, OnFront):
+            return self.place.front.width_mm, self.place.front.height_mm
+        raise ValueError("face: say how wide and high the face is, in the measures of the corners")
+
+    @cached_property
+    def profile(self) -> Profile:
+        """The shape on columns and rows through all its corners."""
+        width, height = self._size()
+        loops = [self.corners, *self.holes]
+        xs = sorted({x for loop in loops for x, _ in loop})
+        ys = sorted({y for loop in loops for _, y in loop})
+        return Profile.of_loops(
+            [x / width for x in xs],
+            [y / height for y in ys],
+            [[Corner(xs.index(x), ys.index(y)) for x, y in loop] for loop in loops],
+        )
+
+    @cached_property
+    def shape(self) -> Extrusion:
+        """The shape on its block's face."""
+        return Extrusion(
+            block=self.part,
+            name=self.name,
+            what="shape",
+            place=self.place,
+            run=self.run,
+            profiles=(self.profile,),
+            bands=self.bands,
+        )
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """The shape as a prism."""
+        return [self.shape.solid(stage, self.profile, self.part)]
+
+    def body(self, stage: Stage) -> Body:
+        """The shape by ruler, on the lines of its block."""
+        return self.shape.body(stage, self.profile, self.part, self.name)
+
+    def build(self, site: Site) -> Extruded:
+        """The light block, the shape on its face, the corner rule, what lies behind."""
+        return draw_profile(self.shape, self.profile, site)
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        return self.shape.grips(stage)
+
+    def moved(self, stage: Stage, view: View) -> Self:
+        return self.placed(self.shape.moved(stage, view))
+
+
+def _named(loop: int) -> str:
+    return "the shape" if loop == 0 else f"hole {loop}"

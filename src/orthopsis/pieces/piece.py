@@ -1,0 +1,249 @@
+"""A piece of the document: what every kind has, and its placement among its fields.
+
+In a document the fields of a placement stand beside the others, as teachers write them; here they
+are one of a few placements, and nothing else asks which.
+"""
+
+from __future__ import annotations
+
+import re
+from abc import abstractmethod
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from functools import cache
+from typing import Annotated, Any, ClassVar, Self, get_args
+
+from pydantic import (
+    Discriminator,
+    Field,
+    GetJsonSchemaHandler,
+    SerializerFunctionWrapHandler,
+    Tag,
+    model_serializer,
+    model_validator,
+)
+from pydantic.json_schema import JsonSchemaValue
+from pydantic_core import CoreSchema
+
+from orthopsis.perspective.view import View
+from orthopsis.phrase import Own
+from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
+from orthopsis.pieces.placement.anchor import Front, FrontEdge
+from orthopsis.pieces.placement.depth import Cut, share_on_paper
+from orthopsis.pieces.placement.edge import OnEdge
+from orthopsis.pieces.placement.front import OnFront
+from orthopsis.pieces.placement.lines import OnLines
+from orthopsis.pieces.placement.placement import Listed, Placement
+from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront
+from orthopsis.pieces.roles import CUTS, Editor, Role, roles_of
+
+PLACE = "place"
+"""The field of a piece that has its placement; in a document it is not written."""
+
+
+def _form_of(value: Any) -> str | None:
+    """Which placement some fields are, by the one that tells it."""
+    if isinstance(value, Placement):
+        return value.form
+    if not isinstance(value, Mapping):
+        return None
+    return next((form.form for form in (OnFront, OnLines, OnEdge) if form.tells in value), None)
+
+
+BlockPlace = Annotated[
+    Annotated[OnFront, Tag("front")]
+    | Annotated[OnEdge, Tag("edge")]
+    | Annotated[OnLines, Tag("lines")],
+    Discriminator(_form_of),
+]
+WordPlace = Annotated[
+    Annotated[WordOnFront, Tag("front")] | Annotated[WordOnEdge, Tag("edge")],
+    Discriminator(_form_of),
+]
+
+
+class Piece(Measures):
+    """A thing on the sheet. `standing` decides what hides what; it never moves a line.
+
+    `uid` is what it is known by for ever; `id` is what it is called, and may be changed.
+    """
+
+    wrong_form: ClassVar[str] = "give either front and depth, or edge, left and right, or stack"
+
+    kind: Annotated[str, Role.NAME]
+    id: Name
+    uid: Annotated[str, Field(pattern=r"^[a-z0-9]{1,16}$"), Role.NAME] | None = None
+    view: Annotated[Reference | None, Editor.NONE] = None
+    standing: Annotated[Standing, Role.CHOICE] = "floating"
+    transparent: Flag = False
+    place: Placement
+
+    @classmethod
+    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
+        """What a new piece of the kind has beside its place, which is of that form."""
+        del size_mm, form
+        return {}
+
+    @property
+    def name(self) -> Own:
+        """The id as words, for titles."""
+        return Own(re.sub(r"[-_]+", " ", self.id).strip().capitalize())
+
+    @property
+    def lasting(self) -> str:
+        """What it is known by for ever."""
+        return self.uid or self.id
+
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
+        """What it consists of: itself, or several that are drawn one by one."""
+        del stage
+        assert isinstance(self, Drawn), f"{self.kind} says what it consists of"
+        return (self,)
+
+    @abstractmethod
+    def grips(self, stage: Stage) -> list[Grip]:
+        """The cuts of the piece, for taking hold of them on the sheet."""
+
+    @abstractmethod
+    def moved(self, stage: Stage, view: View) -> Self:
+        """The same thing in the world, measured on the sheet of a viewer who stands elsewhere."""
+
+    def settled(self, others: Mapping[str, Listed], stage: Stage) -> Self:
+        """The piece with measures of its own, where it is given by those listed before it.
+
+        Raises ExerciseError.
+        """
+        del others, stage
+        return self
+
+    @property
+    def listed(self) -> Listed | None:
+        """The block on whose lines others may stand."""
+        return None
+
+    @property
+    def rests_on(self) -> Iterable[str]:
+        """The ids of the pieces that it goes with."""
+        return ()
+
+    @property
+    def front_edge(self) -> FrontEdge | None:
+        """Its front edge, where it stands on one."""
+        return None
+
+    @property
+    def true_face(self) -> Front | None:
+        """Its front in true shape, where it has one."""
+        return None
+
+    @property
+    def word(self) -> str | None:
+        """The word that it shows, where a pupil may have another one in its place."""
+        return None
+
+    def fitted(self, before: Piece, stage: Stage) -> Iterator[Self]:
+        """The piece with its new word in the sizes that it may have, the largest first; `before`
+        is the one that it takes the place of.
+        """
+        del before, stage
+        yield self
+
+    def shortened(self, letters: int) -> Self:
+        """The same with so many letters of its word; what has none stays."""
+        del letters
+        return self
+
+    def placed(self, place: Placement) -> Self:
+        """The same piece elsewhere."""
+        return self.model_copy(update={PLACE: place})
+
+    def value(self, field: str) -> Any:
+        """What the document has in a field."""
+        holder = self.place if field in type(self.place).model_fields else self
+        return getattr(holder, field)
+
+    def with_value(self, field: str, value: Any) -> Self:
+        """The piece with another value in a field of the document; it is not checked again."""
+        if field in type(self.place).model_fields:
+            return self.placed(self.place.model_copy(update={field: value}))
+        return self.model_copy(update={field: value})
+
+    def switched_on(self, field: str, stage: Stage) -> Self:
+        """The piece with a field that was left out before. Raises ExerciseError."""
+        return self.with_value(field, self.place.first_value(field, stage))
+
+    def chosen(self, field: str, value: str | bool | None) -> Self:
+        """The piece after a choice; what no longer fits is chosen anew. It is not checked again."""
+        return self.with_value(field, value)
+
+    def by_shares(self, stage: Stage) -> Self:
+        """The same with each cut as a part of its way, which holds wherever the points lie."""
+        roles, piece = roles_of(type(self.place)), self
+        for grip in self.grips(stage):
+            if roles.get(grip.field) in CUTS:
+                share = share_on_paper(grip.start, grip.goal, grip.at)
+                piece = piece.with_value(grip.field, Cut(fraction=share))
+        return piece
+
+    # --- the document ------------------------------------------------------------------------
+
+    @model_validator(mode="before")
+    @classmethod
+    def _gathered(cls, data: Any) -> Any:
+        """The placement's fields put together."""
+        if not isinstance(data, Mapping) or isinstance(data.get(PLACE), Placement):
+            return data
+        forms = forms_of(cls)
+        fields = {name for form in forms.values() for name in form.model_fields}
+        given = {key: value for key, value in data.items() if key in fields and value is not None}
+        form = forms.get(_form_of(given) or "")
+        if form is None or not required(form) <= given.keys() <= form.model_fields.keys():
+            raise ValueError(cls.wrong_form)
+        own = {key: value for key, value in data.items() if key not in fields}
+        if PLACE in own:
+            raise ValueError(f"{PLACE}: unknown field; remove it or check its spelling")
+        return {**own, PLACE: given}
+
+    @model_serializer(mode="wrap")
+    def _spread(self, handler: SerializerFunctionWrapHandler) -> dict[str, Any]:
+        data: dict[str, Any] = handler(self)
+        place = data.pop(PLACE)
+        return {**data, **place}
+
+    @classmethod
+    def __get_pydantic_json_schema__(
+        cls, schema: CoreSchema, handler: GetJsonSchemaHandler
+    ) -> JsonSchemaValue:
+        """As documents have it: the fields of each placement beside the others, and optional."""
+        found = handler.resolve_ref_schema(handler(_without_serializer(schema)))
+        properties = found["properties"]
+        place = properties.pop(PLACE)
+        found["required"] = [name for name in found.get("required", ()) if name != PLACE]
+        for form in place.get("oneOf", place.get("anyOf", [place])):
+            for name, field in handler.resolve_ref_schema(form)["properties"].items():
+                properties.setdefault(name, field)
+        return found
+
+
+def _without_serializer(schema: Any) -> Any:
+    """A schema that is described by its fields, also where it is written otherwise."""
+    if isinstance(schema, dict):
+        return {
+            key: _without_serializer(value) if key == "schema" else value
+            for key, value in schema.items()
+            if key != "serialization"
+        }
+    return schema
+
+
+@cache
+def forms_of(kind: type[Piece]) -> Mapping[str, type[Placement]]:
+    """The placements that a kind of piece may have, by what they are called."""
+    annotation = kind.model_fields[PLACE].annotation
+    tagged = [get_args(one)[0] if get_args(one) else one for one in get_args(annotation)]
+    return {form.form: form for form in tagged}
+
+
+@cache
+def required(model: type[Measures]) -> frozenset[str]:
+    """The fields that must be given."""
+    return frozenset(name for name, info in model.model_fields.items() if info.is_required())

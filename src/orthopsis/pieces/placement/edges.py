@@ -1,0 +1,40 @@
+"""Which edges of a block are drawn, and the keeping of them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from orthopsis.construction.moves import Mark
+from orthopsis.construction.order import Body
+from orthopsis.construction.paper import Paper
+from orthopsis.pieces.placement.corners import seen_edges
+
+
+class FrameMarks(dict[int, Mark]):
+    """The corners of a block that is drawn, 0 to 7, for those on its lines."""
+
+
+class Edges:
+    """Which edges are drawn, and the keeping of them.
+
+    A `light` block is only a help for something in it: its edges are drawn thinly and erased, all
+    of them if what stands in it needs the `whole` block.
+    """
+
+    def __init__(
+        self, paper: Paper, body: Body, *, light: bool = False, whole: bool = False
+    ) -> None:
+        self.paper, self.body, self.light = paper, body, light
+        corners = [place for place, _ in body.corners]
+        self.seen = seen_edges(corners, whole or (body.transparent and not light))
+
+    def shows(self, a: int, b: int) -> bool:
+        return (min(a, b), max(a, b)) in self.seen
+
+    def keep(self, marks: Mapping[int, Mark], a: int, b: int, family: str) -> None:
+        if not self.shows(a, b):
+            return
+        if self.light:
+            self.paper.join(marks[a], marks[b], family, self.body.part)
+        else:
+            self.paper.keep(marks[a], marks[b], family, self.body)

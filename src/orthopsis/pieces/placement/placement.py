@@ -1,0 +1,120 @@
+"""What every placement can do: say where its block lies, for the picture and for the paper."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from collections.abc import Mapping, Sequence
+from typing import Any, ClassVar, NamedTuple
+
+from orthopsis.construction.moves import Mark
+from orthopsis.construction.order import NearPlace
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
+from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.view import View
+from orthopsis.pieces.base import Grip, Measures, Site, Stage
+from orthopsis.pieces.placement.edges import Edges
+
+
+class Frame(NamedTuple):
+    """A block in eye space: corners 0 to 3 of its near face, the families of the sides between
+    them, and the sweep that leads to corners 4 to 7, with its family.
+    """
+
+    near: list[Vector]
+    sides: list[str]
+    sweep: Vector
+    family: str
+
+
+class Placement(Measures):
+    """Where a piece takes hold of the sheet."""
+
+    form: ClassVar[str]
+    """What this way of placing is called: front, edge, lines."""
+    tells: ClassVar[str]
+    """The field of a document by which it is known."""
+    sized: ClassVar[tuple[str, str]] = ("", "")
+    """What the corner opposite the anchor sets, across and down: fields, "" where it sets none."""
+    systems: ClassVar[tuple[int, ...]]
+    """For how many vanishing points it is."""
+
+    def seen(self, view: View, name: str) -> View:
+        """The view in which the piece is seen; `name` names points of its own.
+
+        Raises ValueError where there are none.
+        """
+        del name
+        return view
+
+    @classmethod
+    @abstractmethod
+    def first(cls, at: Point, size_mm: float, points: int) -> Placement:
+        """A new piece's place: its nearest corner `at` a place of the sheet, of a handy size, in a
+        view with so many vanishing points.
+        """
+
+    def first_value(self, field: str, stage: Stage) -> Any:
+        """What a field begins with that may be left out. Raises ExerciseError where it may not."""
+        raise stage.refuse(field, "it cannot be left out and put back; give it a value")
+
+    @property
+    def named(self) -> Mapping[str, str]:
+        """What the document calls the sides of the block that it gives."""
+        return {}
+
+    @property
+    def turned(self) -> bool:
+        """Whether the piece has vanishing points of its own."""
+        return False
+
+    @property
+    @abstractmethod
+    def anchor(self) -> Point:
+        """The place that it is taken hold of."""
+
+    @abstractmethod
+    def grips(self, stage: Stage) -> list[Grip]:
+        """The cuts, for taking hold of them on the sheet."""
+
+
+class BlockPlacement(Placement):
+    """Where a block stands: by a front, by an edge, or on the lines of another."""
+
+    def settled(
+        self, others: Mapping[str, Listed], view: str | None, stage: Stage
+    ) -> BlockPlacement:
+        """The placement with measures of its own, where it is given by another's.
+
+        `others` are the blocks listed before it, by their ids; `view` is its view's name.
+        Raises ExerciseError.
+        """
+        del others, view, stage
+        return self
+
+    @abstractmethod
+    def frame(self, stage: Stage, places: Sequence[XY] | None = None) -> Frame:
+        """The block in eye space. Raises ExerciseError.
+
+        `places` are those of its face, by shares of width and height, from which a depth may be
+        measured; left out, its corners.
+        """
+
+    @abstractmethod
+    def corners(self, stage: Stage, places: Sequence[XY] | None = None) -> tuple[NearPlace, ...]:
+        """The eight corners by ruler, with their nearness. Raises ExerciseError."""
+
+    @abstractmethod
+    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
+        """The steps that draw the block; returns the marks of its corners, as far as needed."""
+
+    @abstractmethod
+    def moved(self, stage: Stage, view: View) -> BlockPlacement:
+        """The same block seen by a viewer who stands elsewhere before the same sheet."""
+
+
+class Listed(NamedTuple):
+    """A block of the list, measured out, and the name of the view it is seen in."""
+
+    place: BlockPlacement
+    view: str | None

@@ -1,0 +1,97 @@
+"""The steps behind a face: the lines that run back, and the far sides, as far as they show."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from orthopsis.construction.face import plumb
+from orthopsis.construction.moves import Mark, Ruled, Step, strung
+from orthopsis.phrase import Phrase, Several, Value, say
+from orthopsis.pieces.shapes.extrusion.curves import Far, draw_far_curves, mark_behind
+from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
+
+
+def draw_behind(work: ProfileSite, far: Far, said: Sequence[Phrase]) -> None:
+    """The lines that run back, and the far sides, each as far as it shows.
+
+    `far` makes the marks behind those of the face.
+    """
+    shows, n = work.body.shows, work.count
+    whole = [k for k in range(n) if shows.get((k, k + n), [(0.0, 0.0)])[-1][1] >= 1.0]
+    sweeps = [(k, k) for k in range(n) if (k, k + n) in shows]
+    far_sides = [side for side in work.profile.sides if (side[0] + n, side[1] + n) in shows]
+    step = work.begin("back")
+    names: list[Value] = []
+    for a, b in [*sweeps, *far_sides]:
+        portions = shows[a + n if a != b else a, b + n]
+        if len(step.strokes) + len(portions) > MOST_LINES:
+            _say_behind(work, step, names, said)
+            step = work.begin("back-more")
+            names, said = [], ()
+        if a == b:
+            _draw_sweep(work, a, a in whole, far)
+        else:
+            names.append(_draw_far_side(work, (a, b), whole, far))
+    _say_behind(work, step, names, said)
+    draw_far_curves(work, far)
+
+
+def _draw_sweep(work: ProfileSite, k: int, whole: bool, far: Far) -> None:
+    portions = work.body.shows[k, k + work.count]
+    if whole:
+        mark = mark_behind(work, k, far)
+        work.paper.keep(work.marks[k], mark, work.vp.name, work.body, portions)
+    else:
+        end = work.body.corners[k + work.count][0]
+        guide = work.guide(k)
+        work.paper.keep_along(work.marks[k], guide, end, work.vp.name, work.body, portions)
+
+
+def _draw_far_side(
+    work: ProfileSite, side: tuple[int, int], whole: Sequence[int], far: Far
+) -> Value:
+    """Draw a far side; what it is called."""
+    a, b = side
+    n = work.count
+    portions = work.body.shows[a + n, b + n]
+    seen = [k for k in side if k in whole] or [a]
+    if work.profile.direction(side) == "slanted" and work.owner.run is not None:
+        # Slanted lines have no point of their own: both ends are found.
+        seen = [a, b]
+    if len(seen) == 2:
+        start, end = (mark_behind(work, k, far) for k in side)
+        work.paper.keep(start, end, work.family(side), work.body, portions)
+        return strung(start, end)
+    start = mark_behind(work, seen[0], far)
+    other = b if seen[0] == a else a
+    if other == a:
+        portions = [(1.0 - t1, 1.0 - t0) for t0, t1 in reversed(portions)]
+    line = _far_line(work, side, start)
+    goal = work.body.corners[other + n][0]
+    work.paper.keep_along(start, line, goal, work.family(side), work.body, portions)
+    return say("back-from", mark=start.said)
+
+
+def _far_line(work: ProfileSite, side: tuple[int, int], start: Mark) -> Ruled:
+    """The far side as a line through one of its ends: like the near one, or to its point."""
+    way = work.profile.direction(side)
+    a, b = (work.marks[k] for k in side)
+    if way == "column":
+        return plumb(work.paper, start, work.third)
+    if way == "row":
+        goal = work.points.get(work.across)
+        return work.paper.level(start) if goal is None else work.paper.lay(start, goal)
+    return work.paper.slide(start, work.paper.along(a, b))
+
+
+def _say_behind(
+    work: ProfileSite, step: Step, drawn: Sequence[Value], said: Sequence[Phrase]
+) -> None:
+    step.says += said
+    parallel = work.owner.run is None
+    if drawn:
+        far = "back-parallel" if parallel else "back-to-point"
+        step.say(far, sides=Several(tuple(drawn)), what=work.what)
+    if not step.says:
+        step.say("back-stays", vp=work.vp)
+    step.check("back-parallel-check" if parallel else "back-to-point-check")

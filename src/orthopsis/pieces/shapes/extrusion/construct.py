@@ -1,0 +1,219 @@
+"""One profile from the light block to the finished piece, in one, two and three points."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from orthopsis.construction.face import FrontFace, RecedingFace
+from orthopsis.construction.moves import Mark, phrase, strung
+from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
+from orthopsis.perspective.segments import WHOLE
+from orthopsis.perspective.view import HORIZONTAL, VERTICAL
+from orthopsis.phrase import Length, Phrase, Several, say
+from orthopsis.pieces.base import Site
+from orthopsis.pieces.placement.edges import Edges
+from orthopsis.pieces.shapes.box_frame import draw_frame
+from orthopsis.pieces.shapes.extrusion.back import draw_behind
+from orthopsis.pieces.shapes.extrusion.bands import draw_bands
+from orthopsis.pieces.shapes.extrusion.behind import Parallels, Rows
+from orthopsis.pieces.shapes.extrusion.corner_lines import draw_guides
+from orthopsis.pieces.shapes.extrusion.face import draw_columns, draw_face, draw_rows
+from orthopsis.pieces.shapes.extrusion.model import Extrusion
+from orthopsis.pieces.shapes.extrusion.profile import Profile
+from orthopsis.pieces.shapes.extrusion.profile_site import Extruded, ProfileSite
+from orthopsis.pieces.shapes.extrusion.street import place_in_street
+from orthopsis.pieces.shapes.extrusion.visible import ExtrudedBody
+from orthopsis.pieces.shapes.tidy import tidy
+
+Room = tuple[float, float]
+
+
+def draw_profile(owner: Extrusion, profile: Profile, site: Site, room: Room = WHOLE) -> Extruded:
+    """All steps of one profile. `room` is its part of the owner's face, by shares of the width."""
+    assert isinstance(site.body, ExtrudedBody)
+    earlier = [
+        handed
+        for part, handed in site.before.items()
+        if part.piece == site.part.piece and isinstance(handed, Extruded)
+    ]
+    face = None
+    if owner.run is None:
+        left, right = room
+        own = replace(profile, columns=tuple((c - left) / (right - left) for c in profile.columns))
+        work = ProfileSite(site, owner, own, site.body, earlier)
+        _from_front(work, room)
+    else:
+        work = ProfileSite(site, owner, profile, site.body, earlier)
+        face = _from_side(work, room)
+    tidy(site, owner.what)
+    if owner.bands and work.shows_depth:
+        draw_bands(work, owner.bands + 1)
+    number = owner.street.number if owner.street else 0
+    return Extruded(work.frame, face, work.depth, work.side, number)
+
+
+def _from_front(work: ProfileSite, room: Room) -> None:
+    """One point: the block in true shape, its lines measured, the back by parallels."""
+    owner = work.owner
+    front = owner.on_front.front
+    left, right = room
+    x_mm, width_mm = front.x_mm + left * front.width_mm, (right - left) * front.width_mm
+    corners = place_in_street(work) or _block(work, x_mm, width_mm)
+    a, _, c, d = corners
+    lines = FrontFace(work.paper, corners, work.part, halved=owner.halved)
+    if owner.halved:
+        draw_rows(work, lines, phrase("face-rows-halved", side=strung(a, d)))
+        draw_columns(work, lines, [phrase("face-columns-halved", diagonal=strung(a, c))])
+    else:
+        profile = work.profile
+        downs = [part * front.height_mm for part in profile.rows if 0.0 < part < 1.0]
+        rights = [part * width_mm for part in profile.columns if 0.0 < part < 1.0]
+        draw_rows(work, lines, phrase("face-rows", corner=a, downs=_lengths(downs)))
+        across = phrase("face-columns", corner=a, rights=_lengths(rights))
+        draw_columns(work, lines, [across])
+    draw_face(work, lines)
+    draw_guides(work)
+    if work.shows_depth:
+        draw_behind(work, Parallels(work), _how_far_back(work))
+
+
+def _lengths(measures_mm: list[float]) -> Several:
+    return Several(tuple(Length(mm) for mm in measures_mm), "comma")
+
+
+def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark, Mark, Mark]:
+    """The light block around a profile, measured from the sheet's edges."""
+    paper, front = work.paper, work.owner.on_front.front
+    step = work.begin("block")
+    a = paper.measure(x_mm, front.y_mm)
+    b = paper.measure_along(a, LEVEL, width_mm)
+    c = paper.measure_along(b, UPRIGHT, front.height_mm)
+    d = paper.cross(paper.level(c), paper.upright(a))
+    for start, end, family in (
+        (a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL), (d, a, VERTICAL),
+    ):  # fmt: skip
+        paper.join(start, end, family, work.part)
+    step.say(
+        "block",
+        corner=a, x=Length(x_mm), y=Length(front.y_mm), face=strung(a, b, c, d),
+        width=Length(width_mm), height=Length(front.height_mm),
+    )  # fmt: skip
+    step.check("block-check")
+    work.side = a, d
+    return a, b, c, d
+
+
+def _how_far_back(work: ProfileSite) -> list[Phrase]:
+    """The depth, measured along one line; further letters of a word take it from the first.
+
+    What is said with the back: nothing where a step of its own says it.
+    """
+    paper, vp, depth = work.paper, work.vp, work.owner.on_front.depth
+    given = next((one.depth for one in work.earlier if one.depth is not None), None)
+    if given is not None and work.owner.street is None:
+        work.depth = given
+        return [phrase("back-as-deep", near=given[0], far=given[1])]
+    start, inward = work.owner.on_front.depth_start(vp.at, work.owner.places)
+    number = next((k for k, m in work.marks.items() if distance(m.at, start) < 1e-6), None)
+    step = work.begin("back-depth")
+    if number is None:
+        mark = paper.measure(*start.xy)
+        step.say("back-depth-mark", mark=mark, x=Length(start.xy[0]), y=Length(start.xy[1]))
+    else:
+        mark = work.marks[number]
+    guide = work.guides.get(-1 if number is None else number)
+    if guide is None:
+        guide = paper.aim(mark, vp, work.part, fate="erase")
+        step.say("back-depth-line", mark=mark, vp=vp)
+        if number is not None:
+            work.guides[number] = guide
+    far, said = depth.build(work.site, mark, vp, guide, inward, work.marks.values())
+    work.depth = mark, far
+    if number is not None:
+        work.behind[number] = far
+    step.says.append(said)
+    step.check("back-depth-check", far=far, near=mark, vp=vp)
+    return []
+
+
+def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
+    """Two and three points: carved from a light block; what is cut away in front is cut away
+    behind, and the new corner goes to the other point.
+    """
+    drawn = next((one for one in reversed(work.earlier) if one.face is not None), None)
+    if drawn is not None and drawn.face is not None:
+        face, work.frame = drawn.face.taken_up(), drawn.frame
+    else:
+        face = _lay_out(work)
+    if room != WHOLE:
+        step = work.begin("face-place")
+        face.bay(*WHOLE)
+        for share in room:
+            face.column(share)
+        face.bay(*room)
+        step.say("face-place", what=work.what, goal=face.along)
+        step.check("face-place-check")
+    third, goal = work.third, face.along
+    if work.owner.halved:
+        how = "by-halves" if third is None else "by-diagonals"
+        edge = strung(face.top, face.foot)
+        draw_rows(work, face, phrase(f"face-levels-{how}", edge=edge, goal=goal))
+    else:
+        draw_rows(work, face, phrase("face-levels", top=face.top, goal=goal))
+    columns = [phrase("face-columns-diagonal", goal=goal)]
+    if third is not None:
+        columns.append(phrase("face-columns-to", third=third))
+    draw_columns(work, face, columns)
+    draw_face(work, face)
+    draw_guides(work)
+    if work.shows_depth:
+        assert work.frame is not None
+        draw_behind(work, Rows(work, face, work.frame), [say("back-cut-away", vp=work.vp.said)])
+    return face
+
+
+def _lay_out(work: ProfileSite) -> RecedingFace:
+    """The light block, and its face with the front edge."""
+    owner, stage = work.owner, work.stage
+    block = work.site.of(owner.block_body(stage))
+    first = len(work.paper.steps)
+    marks = draw_frame(owner.place, block, Edges(work.paper, block.body, light=True))
+    work.frame = marks
+    near = "right" if owner.run == "left" else "left"
+    corners = tuple(marks[k] for k in owner.face_of_block.near)
+    across, _, _ = owner.families(stage)
+    along = work.points[across]
+    return RecedingFace(
+        work.paper,
+        (corners[0], corners[1], corners[2], corners[3]),
+        near,
+        along,
+        work.third,
+        owner.block,
+        halved=owner.halved,
+        true=_true_width(work, marks, along, first),
+    )
+
+
+def _true_width(
+    work: ProfileSite, marks: Mapping[int, Mark], along: Mark, first: int
+) -> tuple[float, Mark, Mark] | None:
+    """The face's true width, its measuring point, and the end of the edge it is laid out from;
+    None where the width was not given in true measure. `first` is the block's first step.
+    """
+    owner, view = work.owner, work.stage.view
+    assert owner.run is not None
+    cut, end = owner.on_edge.cut(owner.run), owner.on_edge.cut_end(owner.run, view)
+    if cut.true_mm is None:
+        return None
+    start = marks[end + 1]
+    way = cut.laying(start.at, along.at, LEVEL if owner.run == "right" else LEFT)
+    if way == UPRIGHT:
+        return None
+    place = view.measuring_point(along.at, way)
+    for step in work.paper.steps[first:]:
+        for mark in step.marks:
+            if distance(mark.at, place) < 1e-9:
+                return cut.true_mm, mark, start
+    return None

@@ -1,0 +1,1118 @@
+### What Orthopsis says, in English.
+###
+### One phrase to an id, `.simple` for pupils who read short sentences with one thought each.
+### Before a phrase stand its values with their kinds; a test holds both to the calls.
+### Always at hand: $line (eye-level, horizon), $spelling (UK, US), $square, $far, $units.
+
+## Words of their own
+
+eye-level = { $line ->
+    [horizon] horizon line
+   *[eye-level] eye level line
+ }
+Eye-level = { $line ->
+    [horizon] Horizon line
+   *[eye-level] Eye level line
+ }
+rub-out = { $spelling ->
+    [US] Erase
+   *[UK] Rub out
+ }
+square = { $square ->
+    [see-through-ruler] see-through ruler
+    [folded-paper] folded paper
+   *[set-square] set square
+ }
+word-left = left
+word-right = right
+word-above = upper
+word-top = top
+word-bottom = bottom
+word-base = base
+word-front = front
+word-back = back
+word-left-end = left end
+word-right-end = right end
+level-line = a level line
+an-upright = an upright
+word-letter = letter
+word-shape = shape
+word-box = box
+word-cylinder = cylinder
+word-ruler = darken its edges with the ruler
+word-ruler-and-hand = darken its sides with the ruler and its curves by hand
+
+# $first (own) $last (own)
+list-and = { $first } and { $last }
+# $name (name) $title (phrase)
+titled = { $name }: { $title }
+# $first (phrase) $second (phrase)
+title-joined = { $first }; { SMALL($second) }
+# $title (phrase)
+title-first = { $title }, first
+# $title (phrase)
+title-then = { $title }, then
+# $words (text)
+own-words = { $words }
+# $letter (own)
+letter = Letter { $letter }
+# $place (number) $letter (own)
+letter-of-several = { $place ->
+    [1] 1st
+    [2] 2nd
+    [3] 3rd
+    [21] 21st
+    [22] 22nd
+    [23] 23rd
+   *[other] { $place }th
+ } letter, { $letter }
+# $point (point)
+line-to = a line to { $point }
+
+## The setting: sheet, eye level, points
+
+frame-title = The frame
+# $inside (length)
+frame = Draw a frame { $inside } inside the edge.
+frame-check = The frame is equally wide on all four sides.
+eye-level-line-title = The { eye-level }
+# $down (length)
+eye-level-line =
+    Measure { $down } down from the top at the left and at the right edge, and draw the
+    { eye-level } lightly between the marks.
+eye-level-line-check = Both ends are equally far from the top, so the line is level.
+# $count (number)
+points-title = { $count ->
+    [one] The vanishing point
+   *[other] The vanishing points
+ }
+# $points (list) $each (list)
+points =
+    On the { eye-level } mark { $points }.
+    .simple = Stay on the { eye-level }. { $each }
+# $point (phrase)
+point-mark = Mark { $point }.
+points-check = Each point is a small dot with its name, exactly on the line.
+points-check-elsewhere = Each point is a small dot with its name; the level ones lie on the line.
+
+# $name (point) $place (phrase)
+point-on-sheet = { $name } { $place }
+# $name (point) $place (phrase)
+point-on-strip = { $name } on a strip of paper, { $place }
+# $across (phrase) $down (phrase)
+place-of-point = { $across } and { $down }
+# $mm (length)
+across-on = { $mm } from the left edge
+# $mm (length)
+across-left = { $mm } out from the left edge
+# $mm (length)
+across-right = { $mm } out from the right edge
+# $mm (length)
+down-on = { $mm } from the top edge
+# $mm (length)
+down-above = { $mm } above the top edge
+# $mm (length)
+down-below = { $mm } below the bottom edge
+
+# $ruler (length) $points (list)
+too-far =
+    A ruler of { $ruler } does not reach { $points }: { $far ->
+        [book-edge] use the edge of a large book
+        [ladders] use the ladders: the same number at both edges of the sheet
+       *[long-ruler] take the long ruler
+    }.
+
+## How far back: a cut
+
+# $x (length) $start (mark) $vp (point) $mark (mark)
+cut-x =
+    Measure { $x } from the left edge and lay the { square } there: where it crosses the line from
+    { $start } to { $vp } is { $mark }.
+    .simple =
+        Measure { $x } from the left edge. Put the { square } there. Mark { $mark } on the line from
+        { $start } to { $vp }.
+# $along (length) $start (mark) $vp (point) $mark (mark)
+cut-along =
+    Measure { $along } along the line from { $start } to { $vp }: { $mark }.
+    .simple =
+        Put zero on { $start }. Measure { $along } along the line from { $start } to { $vp }. Mark
+        { $mark }.
+# $along (about) $start (mark) $vp (point) $mark (mark)
+cut-by-eye =
+    Choose by eye how far back it goes on the line from { $start } to { $vp }, about { $along }:
+    { $mark }.
+    .simple =
+        Choose how far back it goes. Mark { $mark } on the line from { $start } to { $vp }, about
+        { $along } along.
+# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+cut-true-distance =
+    Measure { $true } { lay-out } from { $start }: { $laid }. The { WORD($side) } distance point
+    { $point } lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it.
+    Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
+    .simple =
+        Measure { $true } { lay-out } from { $start }: { $laid }. Mark the { WORD($side) } distance
+        point { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid }
+        to it. Mark { $mark } where it crosses the line from { $start } to { $vp }.
+# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+cut-true-distance-there =
+    { $laid } is the true depth from { $start } already. The { WORD($side) } distance point
+    { $point } lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it.
+    Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
+    .simple =
+        { $laid } is the true depth from { $start } already. Mark the { WORD($side) } distance point
+        { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
+        Mark { $mark } where it crosses the line from { $start } to { $vp }.
+# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+cut-true-measuring =
+    Measure { $true } { lay-out } from { $start }: { $laid }. The measuring point of { $vp },
+    { $point }, lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it.
+    Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
+    .simple =
+        Measure { $true } { lay-out } from { $start }: { $laid }. Mark the measuring point of { $vp },
+        { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
+        Mark { $mark } where it crosses the line from { $start } to { $vp }.
+# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+cut-true-measuring-there =
+    { $laid } is the true depth from { $start } already. The measuring point of { $vp }, { $point },
+    lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it. Where that
+    crosses the line from { $start } to { $vp } is { $mark }, at true depth.
+    .simple =
+        { $laid } is the true depth from { $start } already. Mark the measuring point of { $vp },
+        { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
+        Mark { $mark } where it crosses the line from { $start } to { $vp }.
+lay-out = { $side ->
+    [left] level to the right
+    [right] level to the left
+   *[above] straight down
+ }
+beside = { $side ->
+    [left] to the left of
+    [right] to the right of
+   *[above] straight above
+ }
+on-level = { $side ->
+    [above] { "" }
+   *[other] { " " }on the { eye-level }
+ }
+
+## The box
+
+box-front-title = the front face
+# $corner (mark) $x (length) $y (length) $face (marks) $width (length) $height (length)
+box-front =
+    Mark { $corner } { $x } from the left edge and { $y } from the top edge. Draw the front face
+    { $face }: { $width } wide and { $height } high.
+    .simple =
+        Mark { $corner }: { $x } from the left edge, { $y } from the top edge. From { $corner } draw
+        the front face: { $width } wide, { $height } high. Its corners are { $face }.
+box-front-check = The uprights are square to the edge of the sheet.
+# $vp (point)
+box-no-side = { $vp } lies within the face, so no side of the box shows.
+
+# $vp (point)
+box-lines-title = lines to { $vp }
+# $corners (marks) $vp (point)
+box-lines =
+    Lay the ruler from { $corners } to { $vp } and draw light guide lines.
+    .simple = Put the ruler on { $vp }. Draw a light line to { $corners }.
+# $corner (mark)
+box-line-for-depth =
+    Draw one from { $corner } too, very lightly, for the depth: it runs across the box.
+# $corner (mark)
+box-line-beside = Draw a light one from { $corner } as well.
+# $count (number) $vp (point)
+box-lines-count = { $count ->
+    [one] One guide line ends in { $vp }.
+   *[other] { $count } guide lines meet in { $vp }.
+ }
+# $corners (marks)
+box-lines-left-out = None starts at { $corners }: it would run across the front face.
+
+box-depth-title = how far back
+# $corner (mark)
+box-back =
+    From { $corner } draw the back edges, level and upright, from guide line to guide line.
+    .simple =
+        Start at { $corner }. Draw the back edges level and upright. Stop at each guide line.
+box-back-check = Each back edge is parallel to its front edge, and they meet on the guide lines.
+
+box-edge-title = the front edge
+# $top (mark) $x (length) $y (length) $length (length) $foot (mark)
+box-edge-down =
+    Mark { $top } { $x } from the left edge and { $y } from the top edge. Draw the front edge
+    straight down, { $length } long, to { $foot }.
+    .simple =
+        Mark { $top }: { $x } from the left edge, { $y } from the top edge. Draw a line straight
+        down, { $length } long. Its end is { $foot }.
+# $top (mark) $x (length) $y (length) $length (length) $foot (mark) $third (point)
+box-edge-toward =
+    Mark { $top } { $x } from the left edge and { $y } from the top edge. Draw the front edge toward
+    { $third }, { $length } long, to { $foot }.
+    .simple =
+        Mark { $top }: { $x } from the left edge, { $y } from the top edge. Draw a line toward
+        { $third }, { $length } long. Its end is { $foot }.
+# $top (mark) $x (length) $y (length) $length (length) $foot (mark) $third (point)
+box-edge-from =
+    Mark { $top } { $x } from the left edge and { $y } from the top edge. Draw the front edge down,
+    in line with { $third }, { $length } long, to { $foot }.
+    .simple =
+        Mark { $top }: { $x } from the left edge, { $y } from the top edge. Draw a line down, in line
+        with { $third }, { $length } long. Its end is { $foot }.
+box-edge-check = The front edge is square to the top edge of the sheet.
+# $third (point)
+box-edge-to-check = The ruler along the front edge passes through { $third }.
+
+box-edge-on-title = the front edge
+# $base (name) $line (marks) $top (mark) $down (length) $foot (mark) $below (length)
+box-edge-on =
+    Lay the ruler along the front edge { $line } of { $base } and draw it on: from { $top },
+    { $down } below the top edge of the sheet, to { $foot }, { $below } below it.
+    .simple =
+        Put the ruler along { $line } of { $base }. Mark { $top } { $down } below the top edge. Mark
+        { $foot } { $below } below it. Draw { $top } { $foot }.
+# $edge (marks) $line (marks)
+box-edge-on-check = { $edge } lies in one line with { $line }.
+
+box-lines-to-both-title = lines to both points
+# $top (mark) $foot (mark) $left (point) $right (point)
+box-lines-to-both =
+    Draw light guide lines from { $top } and from { $foot } to { $left } and to { $right }.
+    .simple =
+        Draw two light lines to { $left }: one from { $top }, one from { $foot }. Draw two light lines
+        to { $right } from the same corners.
+box-lines-to-both-check = Four guide lines: two meet in each vanishing point.
+
+box-left-title = the left side
+box-right-title = the right side
+# $base (name) $upright (marks)
+box-side-on = Use the line of { $base }: lay the ruler along its upright { $upright }.
+# $line (marks)
+box-upright = Draw the upright { $line } between the two guide lines.
+# $mark (mark) $third (point) $line (marks)
+box-upright-to =
+    Lay the ruler through { $mark } and { $third } and draw { $line } between the two guide lines.
+    .simple = Put the ruler on { $mark } and { $third }. Draw { $line }. Stop at both guide lines.
+# $line (marks) $vp (point)
+box-upright-check = { $line } is square to the sheet and stops on both lines to { $vp }.
+# $line (marks) $vp (point) $third (point)
+box-upright-to-check = { $line } points at { $third } and stops on both lines to { $vp }.
+
+box-top-title = the top
+box-underside-title = the underside
+# $left (mark) $right (mark) $back (mark) $left_vp (point) $right_vp (point)
+box-opposite =
+    Opposite corner to opposite point: draw lightly from { $left } to { $right_vp } and from { $right }
+    to { $left_vp }. They cross in the back corner { $back }.
+    .simple =
+        Opposite corner to opposite point. Draw a light line from { $left } to { $right_vp }. Draw a
+        light line from { $right } to { $left_vp }. Mark { $back } where they cross.
+# $back (mark)
+box-opposite-check = The two back edges meet in { $back } and nowhere else.
+# $upper (mark) $lower (mark)
+box-backs-check = { $upper } stands straight above { $lower }.
+# $upper (mark) $lower (mark) $third (point)
+box-backs-to-check = { $upper } and { $lower } lie in line with { $third }.
+
+tidy-title = tidy and darken
+# $what (choice) $how (choice)
+tidy =
+    { rub-out } the light guide lines of this { WORD($what) }, then { WORD($how) }.
+    .simple = { rub-out } the light guide lines of this { WORD($what) }. { CAPITAL(WORD($how)) }.
+# $how (choice)
+darken = { CAPITAL(WORD($how)) }.
+tidy-check = Only what can be seen is dark.
+
+finish-title = Finish
+finish = { rub-out } the { eye-level } and the marks that are still there.
+finish-check = Put the ruler along two edges of each family: they lead to the same point.
+
+## Round things
+
+circle-middle-top-title = the middle of the top
+circle-middle-base-title = the middle of the base
+circle-middle-front-title = the middle of the front
+circle-middle-back-title = the middle of the back
+circle-middle-left-end-title = the middle of the left end
+circle-middle-right-end-title = the middle of the right end
+circle-top-title = the circle of the top
+circle-base-title = the circle of the base
+circle-front-title = the circle of the front
+circle-back-title = the circle of the back
+circle-left-end-title = the circle of the left end
+circle-right-end-title = the circle of the right end
+# $down (marks) $up (marks) $middle (mark) $first (way) $second (way) $touching (marks)
+circle-middle =
+    Cross the diagonals { $down } and { $up }: { $middle } is the middle. Through it draw { $first }
+    and { $second }: they meet the sides in { $touching }, where the circle will touch.
+    .simple =
+        Draw the diagonals { $down } and { $up }. They cross in the middle, { $middle }. Draw { $first }
+        through { $middle }. Draw { $second } through it. Mark { $touching } on the sides.
+# $middle (mark)
+circle-middle-check = { $middle } lies on all four light lines.
+# $chord (marks) $half (mark) $second (way) $eighth (mark) $one (marks) $other (marks) $fifth (mark) $through (marks)
+circle =
+    Join { $chord }; where it crosses the diagonal is { $half }, and { $second } from there meets the
+    side in { $eighth }. The lines { $one } and { $other } cross in { $fifth }, on the circle. Sketch
+    the circle lightly through { $through }.
+    .simple =
+        Draw { $chord }. Mark { $half } on the diagonal. Draw { $second } from { $half } to the side:
+        { $eighth }. Draw { $one } and { $other }. They cross in { $fifth }. Sketch the circle through
+        all five marks.
+circle-check = The curve touches each side in its mark and has no corner anywhere.
+
+round-sides-title = the sides
+round-sides-level =
+    Lay the ruler so that it lies level and touches both curves; draw the line on each side, from
+    curve to curve.
+    .simple =
+        Put the ruler against both curves. See that it lies level. Draw the line. Do the same on the
+        other side.
+round-sides-upright =
+    Lay the ruler so that it stands upright and touches both curves; draw the line on each side, from
+    curve to curve.
+    .simple =
+        Put the ruler against both curves. See that it stands upright. Draw the line. Do the same on
+        the other side.
+# $point (point)
+round-sides-to =
+    Lay the ruler so that it leads to { $point } and touches both curves; draw the line on each side,
+    from curve to curve.
+    .simple =
+        Put the ruler against both curves. See that it leads to { $point }. Draw the line. Do the same
+        on the other side.
+round-sides-check = Each side line touches the curves and crosses neither.
+
+## Letters and shapes
+
+block-title = the block
+# $corner (mark) $x (length) $y (length) $face (marks) $width (length) $height (length)
+block =
+    Mark { $corner } { $x } from the left edge and { $y } from the top edge. Draw a light block
+    { $face }: { $width } wide and { $height } high.
+    .simple =
+        Mark { $corner }: { $x } from the left edge, { $y } from the top edge. Draw a light block:
+        { $width } wide, { $height } high.
+block-check = The block is square to the edges of the sheet.
+
+face-place-title = its place
+# $what (choice) $goal (point)
+face-place =
+    Find the two uprights between which this { WORD($what) } stands: a mark on the front edge, a light
+    line to { $goal }, and an upright where it meets the diagonal of the face.
+    .simple =
+        Mark the front edge. Draw light lines to { $goal }. Where they meet the diagonal, draw two
+        uprights. This { WORD($what) } stands between them.
+face-place-check = Equal letters look narrower the further back they stand.
+
+face-rows-title = level lines
+face-rows-more-title = more level lines
+# $corner (mark) $downs (list)
+face-rows =
+    Down from { $corner } measure { $downs }, and draw light level lines across the block.
+    .simple = Put zero on { $corner }. Measure down { $downs }. Draw light level lines.
+# $side (marks)
+face-rows-halved =
+    Halve { $side } with the ruler, and halve the halves, as far as the letter needs it. Draw light
+    level lines across the block.
+    .simple = Halve the side { $side }. Halve the halves. Draw light level lines.
+# $top (mark) $goal (point)
+face-levels =
+    Measure the levels down the front edge from { $top }, and draw light lines to { $goal }.
+    .simple = Put zero on { $top }. Measure down the front edge. Draw light lines to { $goal }.
+# $edge (marks) $goal (point)
+face-levels-by-halves =
+    Halve the front edge { $edge } by halving it, and halve the halves. From the marks draw light
+    lines to { $goal }.
+    .simple = Halve the front edge { $edge }. Halve the halves. Draw light lines to { $goal }.
+# $edge (marks) $goal (point)
+face-levels-by-diagonals =
+    Halve the front edge { $edge } by crossing diagonals, and halve the halves. From the marks draw
+    light lines to { $goal }.
+    .simple = Halve the front edge { $edge }. Halve the halves. Draw light lines to { $goal }.
+face-light-check = All light lines stay inside the block.
+face-lines-more =
+    Go on in the same way with the lines that are left.
+    .simple = Go on like this with the other lines.
+
+face-columns-title = uprights
+face-columns-more-title = more uprights
+# $corner (mark) $rights (list)
+face-columns =
+    Along from { $corner } measure { $rights }, and draw light uprights down the block.
+    .simple = Put zero on { $corner }. Measure to the right { $rights }. Draw light uprights.
+# $diagonal (marks)
+face-columns-halved =
+    Draw the diagonal { $diagonal } lightly. Where a level line meets it, an upright stands.
+    .simple = Draw the diagonal { $diagonal }. Draw uprights where level lines meet it.
+# $goal (point)
+face-columns-diagonal =
+    Where a light line to { $goal } meets the diagonal of the face, an upright stands: as far across
+    as it is down.
+    .simple = Draw the diagonal. Where a line to { $goal } meets it, draw an upright.
+# $third (point)
+face-columns-to = Every upright points at { $third }.
+
+face-slants-title = slanted lines
+# $lines (list)
+face-slants =
+    Join { $lines } lightly with the ruler: the slanted strokes.
+    .simple = Put the ruler on two marks and join them lightly: { $lines }.
+face-slants-check = The two edges of a slanted stroke keep their distance.
+
+face-outline-title = the outline
+face-outline-more-title = the outline goes on
+# $what (choice) $chains (list)
+face-outline =
+    Draw the { WORD($what) } from corner to corner: { $chains }.
+    .simple = Draw the { WORD($what) } with the ruler. Go from corner to corner: { $chains }.
+# $what (choice) $count (number)
+face-corners-check = The whole { WORD($what) } has { $count } corners.
+face-uprights-check = Its uprights are square to the edge of the sheet.
+
+curves-title = the curves
+curves-more-title = more curves
+# $side (marks) $first (mark) $second (mark) $one (marks) $other (marks) $on (mark) $start (mark) $end (mark)
+curve =
+    Halve { $side }: { $first }, and the side opposite: { $second }. The lines { $one } and { $other }
+    cross in { $on }. Sketch the curve from { $start } through { $on } to { $end }.
+    .simple =
+        Find { $on }: draw { $one } and { $other }. Sketch a curve: { $start }, { $on }, { $end }.
+curve-check = The curve begins and ends along the light lines, without a corner.
+curves-behind-title = the curves behind
+curves-behind-more-title = more curves behind
+# $start (mark) $end (mark) $marks (marks) $vp (point)
+curve-behind =
+    The curve of { $start } and { $end } again behind it: carry { $marks } back on lines to { $vp },
+    and sketch through them what can be seen.
+    .simple =
+        Carry { $marks } back along lines to { $vp }. Sketch the curve through the new marks. Draw only
+        what can be seen.
+curve-behind-check = The curve behind looks like the one in front, only smaller.
+
+# $vp (point)
+corner-lines-title = lines to { $vp }
+# $vp (point)
+corner-lines-more-title = more lines to { $vp }
+# $vp (point)
+corner-swing =
+    Pencil on { $vp }, swing the ruler to each corner.
+    .simple = Put the pencil on { $vp }. Swing the ruler to each corner.
+# $marks (marks)
+corner-touches = The ruler touches the curves at { $marks }.
+# $corners (marks) $what (choice)
+corner-sends =
+    From { $corners } draw a light line; it stops where it meets the { WORD($what) }.
+    .simple =
+        Draw a light line from { $corners }. Stop where the line meets the { WORD($what) }.
+# $corners (marks) $what (choice)
+corner-in-vain =
+    At { $corners } it would run through the { WORD($what) }, so nothing is drawn.
+    .simple =
+        At { $corners } the line would run through the { WORD($what) }. Draw nothing there.
+# $count (number)
+corner-so-far = { $count ->
+    [one] One line so far.
+   *[other] { $count } lines so far.
+ }
+# $count (number) $vp (point)
+corner-count = { $count ->
+    [one] Exactly one light line runs to { $vp }.
+   *[other] Exactly { $count } light lines run to { $vp }.
+ }
+# $count (number)
+corner-same = { $count ->
+    [one] Two of them fall on one another.
+   *[other] Some of them fall on one another.
+ }
+corner-none = No corner sends a line: only the face shows.
+corner-none-but-curves = No corner sends a line: the curves behind show all the same.
+
+back-title = the back
+back-more-title = the back goes on
+# $near (mark) $far (mark)
+back-as-deep =
+    { $near } in front is { $far } behind: as far back goes this letter.
+    .simple = Find { $far } behind { $near }. This letter is as deep.
+# $vp (point)
+back-cut-away =
+    Where the front was cut away the back is cut away too: each new far corner lies on its line to
+    { $vp }.
+    .simple = Cut the back like the front. Each far corner lies on its line to { $vp }.
+# $mark (mark)
+back-from = from { $mark }
+# $sides (list) $what (choice)
+back-parallel =
+    Draw the far sides { $sides }, each parallel to its near one; they stop where they meet the
+    { WORD($what) }.
+    .simple =
+        Draw the far sides { $sides }. Each goes the same way as the near side. Stop where you meet
+        the { WORD($what) }.
+# $sides (list) $what (choice)
+back-to-point =
+    Draw the far sides { $sides }, each to the same point as its near one; they stop where they meet
+    the { WORD($what) }.
+    .simple =
+        Draw the far sides { $sides }. Each goes the same way as the near side. Stop where you meet
+        the { WORD($what) }.
+# $vp (point)
+back-stays =
+    The lines to { $vp } stay as far as the marks on them.
+    .simple = Keep the lines to { $vp } up to the marks.
+back-parallel-check = What lies on one line in front lies on one line behind.
+back-to-point-check = Each far corner lies on the line to its own near corner.
+
+back-depth-title = how far back
+# $mark (mark) $x (length) $y (length)
+back-depth-mark = Mark { $mark } { $x } from the left edge and { $y } from the top edge.
+# $mark (mark) $vp (point)
+back-depth-line = Draw a very light line from { $mark } to { $vp }, only for the depth.
+# $far (mark) $near (mark) $vp (point)
+back-depth-check = { $far } lies on the line from { $near } to { $vp }.
+
+bands-title = pattern bands
+bands-more-title = more pattern bands
+# $parts (number) $marks (marks) $vp (point)
+bands =
+    Part each side into { $parts } equal parts along its near edge, at { $marks }, and draw light lines
+    to { $vp }: stripes for the pattern.
+    .simple =
+        Part the near edges into { $parts } equal parts: { $marks }. Draw light lines to { $vp }. They
+        make stripes.
+# $vp (point)
+bands-check = The stripes get narrower toward { $vp }.
+
+street-place-title = its place in the street
+# $top (mark) $foot (mark) $vp (point)
+street-carry =
+    Carry { $top } and { $foot } to { $vp } with light lines.
+    .simple = Draw light lines from { $top } and { $foot } to { $vp }.
+# $before (mark) $last (marks) $high (mark)
+street-repeat =
+    A line from { $before } through the middle of the upright { $last } meets the upper light line in
+    { $high }: as far again.
+    .simple =
+        Draw a line from { $before } through the middle of { $last }. It meets the upper line in
+        { $high }.
+# $high (mark) $low (mark)
+street-place-check = { $high } stands straight above { $low }.
+street-block-title = the block
+# $width (length) $top (mark) $mark (mark) $vp (point) $block (marks)
+street-block =
+    Measure { $width } to the right of { $top }: { $mark }, and draw lightly to { $vp }. Between the
+    light lines draw the block { $block }.
+    .simple =
+        Put zero on { $top }. Measure { $width } to the right: { $mark }. Draw a light line to { $vp }.
+        Draw the block between the light lines.
+street-block-check = The block looks like the first one, only smaller.
+
+## At the board, and showing why
+
+# $longest (about) $ruler (length)
+board-reach =
+    The longest line here is { $longest }, longer than a ruler of { $ruler }: stretch a string between
+    its ends, mark two places under it, and draw in two goes.
+# $points (list) $count (number)
+board-points =
+    { $points } { $count ->
+        [one] lies
+       *[other] lie
+    } beside the board: put a piece of tape on the wall there, or let a pupil hold the end of a string,
+    level with the line.
+
+the-point = { $count ->
+    [one] the point
+   *[other] the points
+ }
+# $count (number)
+shows-top = It is below the { eye-level }: we see its top, and its lines rise to { the-point }.
+# $count (number)
+shows-underside =
+    It is above the { eye-level }: we see its underside, and its lines fall to { the-point }.
+shows-neither = The { eye-level } runs through it: neither top nor underside shows.
+shows-right-side = It is left of the point, so its right side shows.
+shows-left-side = It is right of the point, so its left side shows.
+shows-no-side = It is straight in front of the point: no side shows.
+
+spread-nothing = Nothing here has a corner below that could tip.
+# $angle (number)
+spread-close =
+    The points are close: the lowest corner is { $angle }°, sharper than a right angle. It looks as if
+    it tips toward us.
+# $angle (number)
+spread-enough = The lowest corner is { $angle }°: just blunt enough. Further out is calmer.
+# $angle (number)
+spread-far = The points are far apart: the lowest corner is { $angle }°, calm and natural.
+
+climb-empty = An empty sheet; the { eye-level } is as high as our eyes.
+# $how (choice)
+climb = { $how ->
+    [up] The viewer climbs
+    [down] The viewer crouches
+   *[still] Here
+ }: the { eye-level } goes with the eyes.
+climb-above-all = We look down on everything: all tops show, like a bird would see it.
+# $count (number) $of (number)
+climb-above-some = We look down on { $count } of { $of }; the others reach above our eyes.
+climb-below-all =
+    Everything reaches above our eyes and looms, as a small child or a mouse sees it.
+
+## Advice, and what its one button does
+
+# $first (name) $second (name) $step (length)
+advice-in-one-another =
+    '{ $first }' and '{ $second }' stand in one another, or around each other: the picture is right,
+    but neither can be drawn first.
+# $first (name) $second (name) $step (length)
+remedy-in-one-another = Move '{ $second }' aside by { $step }
+# $angle (number) $out (length)
+advice-points-too-close =
+    The lowest corner is { $angle }°. It will look as if it tips. Move both points out by { $out }.
+# $angle (number) $out (length)
+remedy-points-too-close = Move both points out by { $out }
+# $angle (number) $across (length) $down (phrase)
+advice-flat-triangle =
+    The triangle of the three points has an angle of { $angle }°, so no eye sees right angles like
+    these. A fine first drawing all the same; for true boxes put VP3 { $across } from the left and
+    { $down }.
+# $angle (number) $across (length) $down (phrase)
+remedy-flat-triangle = Move VP3 to where boxes are true
+# $mm (length)
+down-over = { $mm } above the top
+# $mm (length)
+down-from = { $mm } down from the top
+# $piece (name) $out (about) $times (number)
+advice-outside-triangle =
+    { $piece } reaches { $out } outside the triangle of the three points, and what lies there comes out
+    wrong. Keep within it.
+# $piece (name) $out (about) $times (number)
+remedy-outside-triangle = Move all points { NUMBER($times, minimumFractionDigits: 0) } times as far out
+# $piece (name) $wide (number) $step (length)
+advice-sliver =
+    A side of { $piece } shows only { $wide } mm wide. Pupils lose such a sliver; move the piece or the
+    point.
+# $piece (name) $wide (number) $step (length)
+remedy-sliver = Move it aside by { $step }
+# $letter (phrase) $high (about) $least (length) $taller (length)
+advice-small-letters =
+    { $letter } is only { $high } high; for these pupils letters need { $least }. Take larger letters,
+    or a shorter word.
+# $letter (phrase) $high (about) $least (length) $taller (length)
+remedy-small-letters = Make the letters { $taller } high
+# $share (number) $times (number)
+advice-outside-cone =
+    { $share } % of the drawing lies outside the 60° cone of vision and will look stretched there.
+    Beginners' sheets often do; it is a hint, no fault.
+# $share (number) $times (number)
+remedy-outside-cone = Look from { NUMBER($times, minimumFractionDigits: 0) } times as far away
+# $mm (number) $nearest (length)
+unreadable = The measure { $mm } mm falls between the marks of a ruler; the nearest is { $nearest }.
+# $mm (number) $nearest (length) $piece (name)
+unreadable-of =
+    The measure { $mm } mm of { $piece } falls between the marks of a ruler; the nearest is { $nearest }.
+# $first (phrase) $others (number)
+advice-unreadable =
+    { $first }{ $others ->
+        [0] { "" }
+        [one] { " " }So does another measure.
+       *[other] { " " }So do { $others } other measures.
+    }
+remedy-unreadable = Set all measures to marks of the ruler
+# $mm (number)
+advice-unforgiving =
+    A measure misread by { $mm } mm already makes a corner gape by 1.5 mm. Give the lines that cross
+    there a better angle.
+# $point (point) $out (length) $side (choice) $reach (phrase)
+advice-tape-strip =
+    { $point } lies { $out } off the sheet: tape on a strip of paper at the { WORD($side) } edge;
+    { $reach }.
+reach-none = no classroom ruler reaches it from everywhere
+# $ruler (length)
+reach-ruler = a ruler of { $ruler } reaches it
+
+## Materials and the lesson plan
+
+one-each = 1
+# $pupils (number)
+one-for = 1 for { $pupils }
+# $size (own)
+sheet-of = sheet of { $size } paper
+sheet-of-own-size = sheet of drawing paper
+pencil-hb = HB pencil
+pencil-2b = 2B pencil
+eraser = { $spelling ->
+    [US] eraser
+   *[UK] rubber
+ }
+# $long (length)
+clear-ruler = clear ruler, { $long }
+fineliner = fineliner for inking
+coloured-pencils = set of coloured pencils
+# $count (number)
+strips = { $count ->
+    [one] a strip of paper for the far points
+   *[other] { $count } strips of paper for the far points
+ }
+tape = roll of tape
+
+term-eye-level = { eye-level }: as high as our eyes; all level things vanish on it
+# $count (number)
+term-points = { $count ->
+    [one] vanishing point (VP): where lines that run away from us meet on paper
+   *[other] vanishing points (VPs): where lines that run away from us meet on paper
+ }
+term-guide-line = guide line: a light line that helps and is rubbed out or covered
+term-orthogonal = orthogonal: a line that goes to the vanishing point
+term-views = worm's-eye and bird's-eye view: looking up, and looking down
+term-diagonal = diagonal: from corner to corner; two of them find the middle of a face
+term-parallel = parallel: the same way, never meeting; found by sliding the set square
+term-ellipse = ellipse: what a circle looks like when it turns away from us
+term-distance-point = distance point: carries a true length into the depth
+term-measuring-point = measuring point: carries a true length into the depth
+term-value = value: how dark a tone is, from 0, paper white, to 3
+
+look-for-eye-level = The { eye-level } is equally far from the top at both ends.
+look-for-light-lines = Light lines first: can they still be rubbed out?
+look-for-ruler-on-point = The ruler lies on the point itself, not beside it.
+look-for-strips = Strips are taped so that they cannot turn; the point is marked on them.
+look-for-sides = Left sides go to the left point and right sides to the right one.
+look-for-opposite = Opposite corner to opposite point: the back corner falls under the other.
+look-for-uprights-to-vp3 = Every upright leads to VP3; none is drawn square to the paper's edge.
+look-for-uprights = Uprights are square to the paper's edge, not laid by eye.
+look-for-corner-rule = No line runs through the shape itself: count the lines that are drawn.
+look-for-count = Count: is a corner forgotten?
+
+caution-knives =
+    Craft knives for cutting strips are for supervised use; scissors do as well.
+caution-compasses = Compass points are sharp: for supervised use.
+caution-markers =
+    Permanent markers for inking: in a ventilated room, not with solvent-sensitive pupils.
+caution-metre-rulers = Long metre rulers are carried upright.
+caution-own-rules = The school's own risk assessment and local rules come first.
+
+# $mm (number) $miss (number)
+forgiveness =
+    Forgiveness: corners meet when each measure is set to within { $mm } mm; with all of them set to
+    half a millimetre they lie off by { $miss } mm.
+
+## Pages
+
+# $name (own) $wide (length) $high (length)
+sheet-named = { $name } ({ $wide } wide, { $high } high)
+# $wide (length) $high (length)
+sheet-sized = { $wide } wide, { $high } high
+# $mm (length)
+level-from-top = { $mm } from the top
+# $place (phrase)
+place-on-sheet = { $place }
+# $place (phrase)
+place-on-strip = on a strip of paper, { $place }
+forgiveness-name = Forgiveness
+# $mm (number)
+forgiveness-within = measure to within { $mm } mm
+plan-words = Words to introduce
+plan-look-for = While walking round
+plan-materials = To put out
+plan-cautions = Take care
+plan-notes = Notes
+page-fan = fan of lines, for a transparency
+page-ladders = edge ladders
+page-key = answer key at true size
+page-starter = starter sheet
+# $number (number) $title (phrase)
+step-figure = Step { $number }: { $title }
+# $point (point)
+strip = { $point }
+# $point (point) $part (number) $of (number)
+strip-part = { $point }, part { $part } of { $of }
+# $point (point)
+strip-for = Strip for { $point }
+# $side (choice) $across (length)
+strip-tape =
+    Tape the hatched end under the { WORD($side) } edge, { $across } from the { $side ->
+        [left] top
+        [right] top
+       *[top] left
+    }, with the long line level with the mark.
+# $part (number)
+strip-tape-on = Tape it to part { $part }.
+
+## What is said of a sheet
+
+# $step (number)
+finding-half-finished =
+    You have come as far as step { $step }; that is what is looked at here.
+# $point (point) $good (number) $all (number)
+finding-family-meets = { $all ->
+    [2] Both of your lines to { $point } lead there. Well ruled.
+   *[other] All { $all } of your lines to { $point } lead there. Well ruled.
+ }
+# $point (point) $good (number) $all (number) $others (number)
+finding-family-nearly-meets = { $good ->
+    [0] Your { $all } lines to { $point } come very near it.
+   *[other] { $good } of your { $all } lines to { $point } lead there, and { $others ->
+        [one] the other comes
+       *[other] the others come
+    } very near it.
+ }
+# $point (point) $good (number) $all (number)
+finding-family-mostly-meets = { $good } of your { $all } lines to { $point } lead there.
+finding-uprights-true = Your uprights stand straight.
+# $good (number)
+finding-lines-on = { $good ->
+    [one] One of your lines is just right.
+   *[other] { $good } of your lines are just right.
+ }
+finding-begun = You have put your drawing on the sheet: that is a start to build on.
+
+# $point (point) $where (phrase)
+finding-vp-moved =
+    Your lines agree with one another, but they meet { $where }. Next time put the dot for { $point } on
+    the { eye-level } first, and lay the ruler on that dot for every line.
+# $down (about) $height (choice) $across (about) $side (choice) $point (point)
+away-both = { $down } { WORD($height) } and { $across } { WORD($side) } of { $point }
+# $down (about) $height (choice) $point (point)
+away-down = { $down } { WORD($height) } { $point }
+# $across (about) $side (choice) $point (point)
+away-across = { $across } { WORD($side) } of { $point }
+# $point (point)
+away-little = a little beside { $point }
+word-to-left = to the left
+word-to-right = to the right
+word-below = below
+word-higher = above
+# $point (point) $goes (phrase)
+finding-wrong-point =
+    This line should run to { $point }, but it { $goes }. Put the pencil on its corner and swing the
+    ruler to { $point } before drawing.
+# $other (point)
+goes-to = runs to { $other }
+# $angle (number)
+goes-off = goes another way, { $angle }° off
+# $angle (number) $way (choice)
+finding-sheet-turned =
+    Your uprights and level lines agree, but all are turned by { $angle }° { WORD($way) }. Next time lay
+    the { square } on the edge of the sheet, not on another line.
+word-clockwise = clockwise
+word-against-the-clock = against the clock
+# $angle (number)
+finding-upright-leans =
+    This upright is turned by { $angle }°. Next time lay the { square } on the edge of the sheet.
+# $angle (number)
+finding-level-tilts =
+    This level line is turned by { $angle }°. Next time measure both its ends from the top edge.
+# $angle (number)
+finding-eye-level-tilts =
+    This line across the sheet is turned by { $angle }°. Next time measure both its ends from the top
+    edge.
+# $point (point) $angle (number) $miss (number)
+finding-line-misses =
+    This line passes { $miss } mm beside { $point } ({ $angle }°). Lay the ruler on its corner and on
+    { $point }, then draw.
+# $point (point) $angle (number)
+finding-line-misses-far =
+    This line is { $angle }° off its way to { $point }. Draw it anew.
+finding-stray-line = This line belongs to nothing here; rub it out.
+
+# $count (number)
+finding-missing-edge = { $count ->
+    [one] One edge is
+   *[other] { $count } edges are
+ } not to be found; compare the drawing with the finished picture.
+# $asked (number) $point (point) $drawn (number)
+finding-fewer-edges =
+    The exercise has { $asked ->
+        [one] one edge
+       *[other] { $asked } edges
+    } to { $point }, yours has { $drawn }; compare it with the finished picture.
+# $due (number) $point (point) $gone (number)
+finding-missing-guide =
+    There should be { $due } guide lines to { $point } by now; { $gone ->
+        [one] one of them is
+       *[other] { $gone } of them are
+    } not there. Count the corners that send one.
+# $count (number)
+finding-unerased =
+    { $count } construction lines are as dark as the edges. Draw them lightly, and rub them out when the
+    edges are darkened.
+
+# $apart (number)
+finding-back-corner =
+    Three edges should meet in one corner here; they miss by { $apart } mm. Find the corner first,
+    opposite corner to opposite point, and draw all three to it.
+# $past (number)
+finding-corner-overshoots =
+    This line runs { $past } mm past its corner; stop the pencil at the corner.
+# $past (number)
+finding-corner-gapes =
+    This line stops { $past } mm short of its corner; bring it to the corner.
+# $angle (number)
+finding-points-too-close =
+    The lowest corner is { $angle }°, sharper than a right angle, so it looks as if it tips. Put both
+    points further apart, on strips of paper beside the sheet.
+# $beside (number)
+finding-not-the-middle =
+    This line is { $beside } mm beside the place that the diagonal gives. Cross the diagonals of the
+    face: they show its middle as we see it.
+# $beside (about) $again (choice)
+finding-misplaced =
+    This edge runs the right way, but lies { $beside } beside its place. { $again ->
+        [left-edge] Measure again from the left edge of the sheet.
+        [top-edge] Measure again from the top edge of the sheet.
+       *[corner] Check the corner it starts from.
+    }
+# $near (about) $far (about) $point (point) $right (about)
+finding-wall-changes =
+    This part is { $near } thick at one end and { $far } at the other; toward { $point } it should close
+    up to { $right }. Set its thickness at one end, and draw both edges by the rule.
+# $near (about) $far (about)
+finding-wall-even =
+    This part is { $near } thick at one end and { $far } at the other; in truth it stays as thick. Set
+    its thickness at one end, and draw both edges by the rule.
+# $point (point) $off (about) $way (choice)
+finding-repeats-uneven =
+    These repeats do not shrink evenly toward { $point }: this one stands { $off } too { WORD($way) }.
+    Find its place again with the diagonals, from the one before it.
+word-near = near
+word-far = far
+
+finding-photo-small =
+    The photo was taken from far away, so thin lines are hard to see. Go nearer.
+finding-photo-dark =
+    The photo is dark. Take it by a window, without your own shadow on the sheet.
+finding-photo-blurred =
+    The photo is blurred. Hold the camera still and let it focus on the sheet.
+finding-no-sheet =
+    No sheet was found in the picture. Lay it on a darker desk, take in all four corners with a little
+    desk around them, and hold the camera straight above; or set the corners by hand.
+
+## Each correction as a heading
+
+title-vp-moved = A vanishing point of their own
+title-points-too-close = Vanishing points too close together
+title-sheet-turned = A drawing turned on its sheet
+title-eye-level-tilts = An eye level that is not level
+title-wrong-point = A line to the wrong point
+title-upright-leans = Uprights that lean
+title-level-tilts = Level lines that tilt
+title-line-misses = Lines that pass beside the vanishing point
+title-not-the-middle = A middle that is not the perspective middle
+title-repeats-uneven = Repeats that do not shrink evenly
+title-back-corner = Back corners that do not meet
+title-wall-changes = Walls whose thickness changes
+title-misplaced = Edges beside their place
+title-missing-edge = Edges that were forgotten
+title-missing-guide = Guide lines that were forgotten
+title-corner-gapes = Corners that gape
+title-corner-overshoots = Lines drawn past their corner
+title-unerased = Construction lines left dark
+title-stray-line = Lines that belong to nothing
+title-photo-blurred = Photos that are blurred
+title-photo-small = Photos taken from too far away
+title-photo-dark = Photos taken in the dark
+title-no-sheet = Photos without a sheet
+
+## What is said of a picture without an exercise
+
+# $point (point) $good (number) $all (number)
+free-meets = { $good } of { $all } lines meet in one point, { $point }.
+free-no-points =
+    No vanishing point can be told: too few lines run to one. Photograph the drawing from straight
+    above, or choose a picture with long straight edges.
+# $angle (number)
+free-tilts = The eye level is tilted by { $angle }°: it should be level.
+# $angle (number)
+free-leans = This upright leans by { $angle }°.
+# $angle (number)
+free-misses-level = This line runs { $angle }° beside level, unlike its family.
+# $angle (number) $point (point)
+free-misses = This line runs { $angle }° beside { $point }, unlike its family.
+
+## What to show the class again
+
+reteach-vp-moved = Show again how the dots are set first, on the eye level, and kept to.
+reteach-points-too-close = Stretch a drawing sideways and show why the points belong far apart.
+reteach-sheet-turned = Show again how the sheet is squared and the set square laid on its edge.
+reteach-eye-level-tilts = Measure the eye level on both sides of the sheet, together.
+reteach-wrong-point = Point with the ruler: which edge goes to which point? Do it with the class.
+reteach-upright-leans = Show again how an upright is squared against the edge of the sheet.
+reteach-level-tilts = Show again how a level line is measured at both its ends.
+reteach-line-misses = Show again: pencil on the corner, swing the ruler to the point, then draw.
+reteach-not-the-middle = Cross the diagonals on the board: the middle we see is not the ruler's.
+reteach-repeats-uneven = Divide a wall on the board by diagonals: equal parts, shrinking steps.
+reteach-back-corner = Build the back corner on the board: opposite corner to opposite point, twice.
+reteach-wall-changes = Show one beam: both edges go to one point, so its end tells how thick it is.
+reteach-misplaced = Read the measures aloud together, and from which edge each one counts.
+reteach-missing-edge = Count the edges of the finished drawing together, face by face.
+reteach-missing-guide = Count the corners that send a guide line, before anyone draws on.
+reteach-corner-gapes = Show a corner enlarged: lines meet, they do not greet from afar.
+reteach-corner-overshoots = Show a corner enlarged: the pencil stops at the corner.
+reteach-unerased = Light first, dark last: show the pressure of both on one strip of paper.
+reteach-stray-line = Look for lines that belong to nothing, and rub them out together.
+reteach-nothing = Nothing needs to be shown to the whole class again; a word to each is enough.
+
+## Kinds of things and their fields, at the bench
+
+kind-box = box
+kinds-box = boxes
+add-box = Add a box
+kind-cylinder = drum
+kinds-cylinder = round things
+add-cylinder = Add a round thing
+kind-letters = word
+kinds-letters = letters
+add-letters = Add letters
+kind-outline = shape
+kinds-outline = shapes
+add-outline = Add a shape
+
+field-front-x-mm = From the left
+field-front-y-mm = From the top
+field-front-width-mm = Width
+field-front-height-mm = Height
+field-edge-x-mm = From the left
+field-edge-top-mm = Top, from the top
+field-edge-bottom-mm = Foot, from the top
+field-edge-y-mm = Upper end, from the top
+field-edge-length-mm = Length, toward VP3
+field-stack-on = On the lines of
+field-stack-top-mm = Top, from the top
+field-stack-bottom-mm = Foot, from the top
+field-depth = Depth
+field-left = Left side
+field-right = Right side
+field-length = Length of the word
+field-thickness = Thickness
+field-street = One behind the other, along a street
+field-turned-vp-mm = Turned, with points of its own
+field-standing = It stands
+choice-standing-ground = on the ground
+choice-standing-floating = in the air
+field-transparent = Transparent
+field-axis = The round thing lies
+choice-axis-up = standing upright
+choice-axis-away = away from us
+choice-axis-left = to the left point
+choice-axis-right = to the right point
+field-text = Word, in capitals
+field-alphabet = Its lines lie
+choice-alphabet-measured = in round measures
+choice-alphabet-quartered = on halves and quarters, by diagonals
+field-form = Their form
+choice-form-block = straight block letters
+choice-form-curved = round letters with curves
+field-gap-mm = Room between letters 60 mm high
+field-bands = Pattern bands on the sides
+field-run = Its face lies
+choice-run-left = left of the edge
+choice-run-right = right of the edge
+field-corners = Corners: mm from the face's left and top
+field-face-width-mm = Face, wide
+field-face-height-mm = Face, high
+
+grip-depth = depth
+grip-left = left
+grip-right = right
+grip-length = length
+grip-thickness = thickness
+grip-street = street
+grip-edge = front edge
