@@ -104,3 +104,12 @@ def test_no_module_has_grown_too_large_to_know():
         assert len(path.read_text().splitlines()) <= 400, path.name
     for path in (ROOT / "frontend" / "src").rglob("*.vue"):
         assert len(path.read_text().splitlines()) <= 420, path.name
+
+
+def test_colours_are_the_themes_variables():
+    sources = (ROOT / "frontend" / "src").rglob("*")
+    own = {"theme.ts", "base.css", "schema.d.ts"}
+    for file in sources:
+        if file.suffix in (".vue", ".ts", ".css") and file.name not in own | {"theme.test.ts"}:
+            found = re.findall(r"#[0-9a-fA-F]{6}\b|\brgba?\(", file.read_text())
+            assert not found, f"{file.name}: {found[0]} belongs into ui/base.css"

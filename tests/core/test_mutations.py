@@ -9,7 +9,7 @@ from tests.mutations import mutated, outcome
 CHUNK = 100
 
 
-@pytest.mark.parametrize("first", range(0, 400, CHUNK))
+@pytest.mark.parametrize("first", [0, 100, 200, 20_100])
 def test_spoilt_documents_are_answered_or_refused(first):
     outcomes = []
     for seed in range(first, first + CHUNK):

@@ -12,6 +12,11 @@ import {
 
 /** Pupils' sheets: what is on the stack, what is under way, and what a teacher changes of it. */
 
+/** The judge is warmed up while the teacher looks for the sheets; nothing depends on it. */
+export function getReady() {
+  void api.POST("/api/marking/ready").catch(() => null);
+}
+
 const LOOK_MS = 700;
 const SENDING = ["send sheets"];
 type SheetTask = { demand: DemandName; word: string | null };

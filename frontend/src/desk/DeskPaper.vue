@@ -21,7 +21,7 @@ defineProps<{
       :x2="strip.x + strip.width"
       :y1="eyeLevel"
       :y2="eyeLevel"
-      stroke="#6a6e75"
+      stroke="var(--graphite)"
       :stroke-width="mmPerPx"
     />
   </g>
@@ -34,12 +34,12 @@ defineProps<{
   fill: var(--paper);
 }
 .strip rect {
-  stroke: rgb(35 39 46 / 22%);
+  stroke: color-mix(in srgb, var(--pencil) 22%, transparent);
   stroke-width: 1px;
   vector-effect: non-scaling-stroke;
 }
 .strip .tape {
-  fill: #d9d2b8;
+  fill: var(--strip);
   stroke: none;
   opacity: 0.75;
 }

@@ -69,22 +69,22 @@ const turn = computed(() => (props.upright ? "rotate(90) scale(1 -1)" : ""));
 
 <style scoped>
 rect {
-  fill: #efe3b8;
-  stroke: #8d7f4a;
+  fill: var(--ruler);
+  stroke: var(--ruler-edge);
   stroke-width: 0.2;
 }
 line {
-  stroke: #5f5532;
+  stroke: var(--ruler-tick);
 }
 text {
-  fill: #3d3620;
+  fill: var(--ruler-ink);
   font-variant-numeric: tabular-nums;
 }
 .flag path {
-  fill: #23272e;
+  fill: var(--pencil);
 }
 .flag text {
-  fill: #fffdf7;
+  fill: var(--paper);
   font-weight: 600;
 }
 </style>

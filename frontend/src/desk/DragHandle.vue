@@ -25,7 +25,7 @@ let grabbedAt: XY = [0, 0];
 let hand: PointerEvent | null = null;
 let frame = 0;
 
-function down(event: PointerEvent) {
+function grab(event: PointerEvent) {
   event.preventDefault();
   event.stopPropagation();
   const target = event.currentTarget as SVGGElement;
@@ -87,7 +87,7 @@ function key(event: KeyboardEvent) {
     :aria-valuenow="Math.round(across ? x : y)"
     aria-valuemin="-100000"
     aria-valuemax="100000"
-    @pointerdown="down"
+    @pointerdown="grab"
     @pointermove="move"
     @pointerup="up"
     @pointercancel="up"
@@ -136,33 +136,33 @@ function key(event: KeyboardEvent) {
   fill: transparent;
 }
 .shape {
-  fill: #2e4c7e;
-  stroke: #fffdf7;
+  fill: var(--paper-action);
+  stroke: var(--paper);
   stroke-width: 1px;
   vector-effect: non-scaling-stroke;
 }
 .cut .shape {
-  fill: #fffdf7;
-  stroke: #2e4c7e;
+  fill: var(--paper);
+  stroke: var(--paper-action);
   stroke-width: 2.5px;
 }
 .ring {
   fill: transparent;
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 2px;
   vector-effect: non-scaling-stroke;
 }
 .handle:focus-visible .reach {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 3px;
   stroke-dasharray: 4 3;
   vector-effect: non-scaling-stroke;
 }
 .reading rect {
-  fill: #23272e;
+  fill: var(--pencil);
 }
 .reading text {
-  fill: #fffdf7;
+  fill: var(--paper);
   font-variant-numeric: tabular-nums;
 }
 </style>

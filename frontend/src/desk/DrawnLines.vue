@@ -18,7 +18,7 @@ const paths = computed(() => {
   const { mmPerPx: mm, chosen } = props;
   const found = new Map<string, { stroke: string; width: number; dash?: string; way: string[] }>();
   for (const { first: line, places } of runsOf(props.lines)) {
-    const stroke = line.state === "dark" ? "#23272e" : familyColour(line.stroke.family);
+    const stroke = line.state === "dark" ? "var(--pencil)" : familyColour(line.stroke.family);
     const width = widthOf(line) * (belongsTo(line.stroke.piece, chosen) ? 1.5 : 1);
     const key = `${stroke} ${width} ${line.state} ${line.stroke.piece ?? ""}`;
     let path = found.get(key);

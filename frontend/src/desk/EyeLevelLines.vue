@@ -6,7 +6,7 @@ defineProps<{ lines: readonly [XY, XY][]; width: number }>();
 </script>
 
 <template>
-  <g pointer-events="none" stroke="#6a6e75" :stroke-width="width">
+  <g pointer-events="none" stroke="var(--graphite)" :stroke-width="width">
     <line
       v-for="([from, to], i) in lines"
       :key="i"

@@ -6,7 +6,7 @@ defineProps<{ marks: Step["marks"]; mmPerPx: number; large?: boolean }>();
 </script>
 
 <template>
-  <g pointer-events="none" fill="#23272e">
+  <g pointer-events="none" fill="var(--pencil)">
     <g v-for="mark in marks" :key="mark.name">
       <circle :cx="mark.at[0]" :cy="mark.at[1]" :r="(large ? 4 : 3) * mmPerPx" />
       <text

@@ -46,13 +46,13 @@ const length = computed(() => {
   transition: transform 420ms ease-in-out;
 }
 rect {
-  fill: #efe3b8;
+  fill: var(--ruler);
   fill-opacity: 0.72;
-  stroke: #8d7f4a;
+  stroke: var(--ruler-edge);
   stroke-width: 1px;
   vector-effect: non-scaling-stroke;
 }
 line {
-  stroke: #5f5532;
+  stroke: var(--ruler-tick);
 }
 </style>

@@ -29,6 +29,6 @@ const cross = ([x, y]: readonly number[]) => {
 <style scoped>
 .tried {
   /* Paper is light in both themes. */
-  stroke: #b3261e;
+  stroke: var(--paper-off);
 }
 </style>

@@ -1,7 +1,7 @@
 import type { Step, Stroke, XY } from "@/api/client";
 
 /** How a line looks at one moment of the construction. */
-export type LineState = "new" | "light" | "dark" | "struck" | "hidden";
+type LineState = "new" | "light" | "dark" | "struck" | "hidden";
 
 export interface DeskLine {
   key: string;
@@ -101,7 +101,7 @@ export function familyColour(family: string): string {
   const short = family.split(":").at(-1);
   return short === "VP1" || short === "VP2" || short === "VP3"
     ? `var(--${short.toLowerCase()})`
-    : "#6a6e75";
+    : "var(--graphite)";
 }
 
 /** Corners of a point's sign, so that colour is never the only one: ◂ ▸ ▴. */

@@ -15,7 +15,6 @@ function contrast(one: string, other: string) {
   return (high! + 0.05) / (low! + 0.05);
 }
 
-type Query = Parameters<typeof matchMedia>[0];
 let prefersDark = false;
 let tell: ((event: { matches: boolean }) => void) | undefined;
 
@@ -28,7 +27,7 @@ async function fresh() {
     setItem: (key: string, value: string) => void kept.set(key, value),
   });
   vi.stubGlobal("document", { createElement: () => ({}), documentElement: { dataset: {} } });
-  vi.stubGlobal("matchMedia", (_: Query) => ({
+  vi.stubGlobal("matchMedia", () => ({
     matches: prefersDark,
     addEventListener: (_kind: string, heard: typeof tell) => (tell = heard),
   }));

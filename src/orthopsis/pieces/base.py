@@ -20,8 +20,10 @@ from orthopsis.perspective.view import View
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.roles import Role
 
-Millimetres = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
-_Positive = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+MOST_MM = 1e6
+"""Nothing is measured further: a kilometre of paper."""
+Millimetres = Annotated[float, Field(ge=-MOST_MM, le=MOST_MM, allow_inf_nan=False)]
+_Positive = Annotated[float, Field(gt=0, le=MOST_MM, allow_inf_nan=False)]
 Across = Annotated[Millimetres, Role.ACROSS]
 PointAcross = Annotated[Millimetres, Role.POINT]
 Down = Annotated[Millimetres, Role.DOWN]

@@ -116,7 +116,7 @@ async function straighten() {
   left: 20px;
 }
 .loupe path {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 1.5px;
   vector-effect: non-scaling-stroke;
 }
@@ -127,7 +127,7 @@ svg:not(.loupe) {
 }
 polygon {
   fill: none;
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 2px;
   stroke-dasharray: 8 5;
   vector-effect: non-scaling-stroke;

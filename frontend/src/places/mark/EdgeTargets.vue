@@ -89,20 +89,20 @@ const targets = computed(() =>
 <style scoped>
 text {
   font-weight: 700;
-  stroke: #fffdf7;
+  stroke: var(--paper);
   stroke-linejoin: round;
   paint-order: stroke;
 }
 .degrees {
-  fill: #50545b;
+  fill: var(--pencil-quiet);
   font-weight: 400;
 }
 .ground {
-  fill: rgb(255 253 247 / 86%);
+  fill: color-mix(in srgb, var(--paper) 86%, transparent);
 }
 .ring {
   fill: none;
-  stroke: #6a6e75;
+  stroke: var(--graphite);
   stroke-width: 0.8px;
   vector-effect: non-scaling-stroke;
 }
@@ -111,14 +111,14 @@ text {
   vector-effect: non-scaling-stroke;
 }
 .passing.on {
-  stroke: #2b6e4f;
+  stroke: var(--paper-on);
 }
 .passing.near {
-  stroke: #7a5c00;
+  stroke: var(--paper-near);
   stroke-dasharray: 7 3;
 }
 .passing.off {
-  stroke: #b3261e;
+  stroke: var(--paper-off);
   stroke-dasharray: 1.5 3;
   stroke-width: 2px;
 }

@@ -192,38 +192,38 @@ line {
   stroke-width: 2.5px;
 }
 .on {
-  stroke: #2b6e4f;
+  stroke: var(--paper-on);
 }
 .near {
-  stroke: #7a5c00;
+  stroke: var(--paper-near);
   stroke-dasharray: 14 7;
 }
 .off {
-  stroke: #b3261e;
+  stroke: var(--paper-off);
   stroke-width: 3.5px;
   stroke-dasharray: 0.1 7;
 }
 .stray {
-  stroke: #50545b;
+  stroke: var(--pencil-quiet);
   stroke-dasharray: 4 8;
 }
 .meant {
-  stroke: #2b6e4f;
+  stroke: var(--paper-on);
   stroke-dasharray: 14 5 0.1 5;
 }
 .dismissed {
-  stroke: #6a6e75;
+  stroke: var(--graphite);
   stroke-dasharray: 1 9;
   cursor: pointer;
 }
 .moving {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
 }
 .chosen {
   stroke-width: 5px;
 }
 .true {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 1.5px;
 }
 .pad {
@@ -238,6 +238,6 @@ line {
 }
 .reach:focus-visible,
 .dismissed:focus-visible {
-  stroke: rgb(46 76 126 / 30%);
+  stroke: color-mix(in srgb, var(--paper-action) 30%, transparent);
 }
 </style>

@@ -121,17 +121,17 @@ svg {
   height: 150px;
 }
 .ground {
-  fill: #fffdf7;
+  fill: var(--paper);
 }
 .ring {
   fill: none;
-  stroke: #6a6e75;
+  stroke: var(--graphite);
   stroke-width: 0.8px;
   vector-effect: non-scaling-stroke;
 }
 text {
-  fill: #50545b;
-  stroke: #fffdf7;
+  fill: var(--pencil-quiet);
+  stroke: var(--paper);
   stroke-linejoin: round;
   paint-order: stroke;
   text-anchor: middle;
@@ -143,14 +143,14 @@ text {
   cursor: pointer;
 }
 .landing.on {
-  stroke: #2b6e4f;
+  stroke: var(--paper-on);
 }
 .landing.near {
-  stroke: #7a5c00;
+  stroke: var(--paper-near);
   stroke-dasharray: 9 4;
 }
 .landing.off {
-  stroke: #b3261e;
+  stroke: var(--paper-off);
   stroke-dasharray: 1.5 4;
   stroke-width: 2.4px;
 }
@@ -162,13 +162,13 @@ text {
   vector-effect: non-scaling-stroke;
 }
 .doubt {
-  fill: rgb(35 39 46 / 14%);
-  stroke: #23272e;
+  fill: color-mix(in srgb, var(--pencil) 14%, transparent);
+  stroke: var(--pencil);
   stroke-width: 1px;
   vector-effect: non-scaling-stroke;
 }
 .found {
-  fill: #23272e;
+  fill: var(--pencil);
 }
 figcaption {
   font-size: 13px;

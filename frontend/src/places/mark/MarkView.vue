@@ -2,7 +2,7 @@
 import { NButton } from "naive-ui";
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import type { Corrections } from "@/api/client";
-import { underWay, useCorrect, useJudge, useStack } from "@/api/marking";
+import { getReady, underWay, useCorrect, useJudge, useStack } from "@/api/marking";
 import { useClasses, useLessons } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { useAddress } from "@/ui/useAddress";
@@ -88,7 +88,10 @@ function onKey(event: KeyboardEvent) {
     else chosenLine.value = null;
   }
 }
-onMounted(() => window.addEventListener("keydown", onKey));
+onMounted(() => {
+  getReady();
+  window.addEventListener("keydown", onKey);
+});
 onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
 </script>
 

@@ -25,12 +25,12 @@ defineProps<{ line?: JudgedStroke; face?: SeenFace }>();
   vector-effect: non-scaling-stroke;
 }
 .wrong {
-  stroke: #b3261e;
+  stroke: var(--paper-off);
   stroke-dasharray: 0.1 7;
   stroke-width: 4px;
 }
 .right {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-dasharray: 12 6;
 }
 </style>

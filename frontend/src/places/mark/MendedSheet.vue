@@ -216,13 +216,13 @@ figcaption {
 }
 .halfway {
   fill: none;
-  stroke: #b3261e;
+  stroke: var(--paper-off);
   stroke-width: 3px;
   stroke-linecap: round;
   vector-effect: non-scaling-stroke;
 }
 .dot {
-  fill: #2e4c7e;
+  fill: var(--paper-action);
 }
 .empty {
   padding: 24px;

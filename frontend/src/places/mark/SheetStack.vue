@@ -222,7 +222,7 @@ img,
 }
 .lost {
   padding: 4px;
-  color: #50545b;
+  color: var(--pencil-quiet);
   font-size: 12px;
 }
 .waiting {

@@ -8,7 +8,6 @@ import FindingsList from "./FindingsList.vue";
 import LandingTarget from "./LandingTarget.vue";
 import LineEditor from "./LineEditor.vue";
 import SheetTask from "./SheetTask.vue";
-import { firstWords } from "./words";
 
 /** What the judge found, and what the teacher says: landing targets, words, mark, pupil. */
 const props = defineProps<{
@@ -36,10 +35,10 @@ let proposed = "";
 watch(
   () => [props.sheet.id, props.sheet.verdict, props.sheet.pupil?.id ?? null] as const,
   ([id, , pupil], old) => {
-    const first = firstWords(props.sheet.verdict?.findings ?? []);
     const another = id !== old?.[0];
     // What was typed stays when a line is corrected; what was proposed follows the verdict.
-    if (another || words.value === proposed) words.value = props.sheet.mark?.words ?? first;
+    if (another || words.value === proposed)
+      words.value = props.sheet.mark?.words ?? props.sheet.first_words;
     proposed = words.value;
     // Whose it is may come with the verdict; a choice that was made here stays.
     if (another || pupilId.value === (old?.[2] ?? null)) pupilId.value = pupil;
@@ -141,7 +140,7 @@ async function save() {
     <h2>To the pupil</h2>
     <label class="pupil field">
       <span>Pupil</span>
-      <select class="plain" v-model="pupilId">
+      <select v-model="pupilId" class="plain">
         <option :value="null">Whose sheet is it?</option>
         <option v-for="pupil in group?.pupils" :key="pupil.id" :value="pupil.id">
           {{ pupil.name }}

@@ -77,7 +77,7 @@ const fileName = computed(
       <pdf-pages :file="file" :busy="busy" />
     </div>
     <aside aria-label="What to print">
-      <demand-choice v-model="demand" :id="id" />
+      <demand-choice :id="id" v-model="demand" />
       <order-panel v-model="order" />
       <class-sheets :id="id" v-model="classId" :order="order" :demand="demand" />
       <file-exports

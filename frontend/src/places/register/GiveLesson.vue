@@ -28,14 +28,14 @@ async function give() {
   <form class="give" @submit.prevent="give">
     <label class="field">
       <span>Set an exercise</span>
-      <select class="plain" v-model="exerciseId">
+      <select v-model="exerciseId" class="plain">
         <option :value="null">Choose from the shelf</option>
         <option v-for="item in exercises" :key="item.id" :value="item.id">{{ item.title }}</option>
       </select>
     </label>
     <label class="field">
       <span>On</span>
-      <input class="plain" v-model="day" type="date" required />
+      <input v-model="day" class="plain" type="date" required />
     </label>
     <n-button attr-type="submit" :disabled="exerciseId === null" :loading="giving.isPending.value">
       Set it

@@ -65,7 +65,7 @@ function cellOf(pupilId: number, lessonId: number) {
       <h1>Register</h1>
       <label v-if="classes.data.value?.length">
         <span class="visually-hidden">Class</span>
-        <select class="plain" v-model="classId">
+        <select v-model="classId" class="plain">
           <option v-for="one in classes.data.value" :key="one.id" :value="one.id">
             {{ one.name }}
           </option>

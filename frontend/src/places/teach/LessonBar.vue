@@ -11,9 +11,9 @@ defineProps<{
   followed: boolean;
   panel: boolean;
 }>();
+const emit = defineEmits<{ panel: []; projector: [] }>();
 const frozen = defineModel<boolean>("frozen", { required: true });
 const board = defineModel<boolean>("board", { required: true });
-const emit = defineEmits<{ panel: []; projector: [] }>();
 const numberIn = (event: Event) => Number((event.target as HTMLSelectElement).value);
 </script>
 

@@ -120,10 +120,10 @@ useLessonKeys({
       />
     </step-words>
     <lesson-bar
+      :id="id"
       v-model:frozen="frozen"
       v-model:board="atBoard"
       class="bar"
-      :id="id"
       :lesson="lesson"
       :steps="steps"
       :followed="followed"

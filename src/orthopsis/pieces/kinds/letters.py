@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Annotated, Any, ClassVar, Literal, Self
 
-from pydantic import AfterValidator, Field
+from pydantic import AfterValidator, Field, model_validator
 
 from orthopsis.construction.order import Body
 from orthopsis.perspective.plane import part_way
@@ -19,7 +19,7 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Number, Own, Phrase, say
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, Site, Stage
+from orthopsis.pieces.base import MOST_MM, Drawn, Grip, Site, Stage
 from orthopsis.pieces.piece import Piece, WordPlace
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.depth import Cut, check_share
@@ -173,6 +173,19 @@ class Letters(Piece):
         row = tuple(set_in_row(self.text, self.alphabet, self.gap_mm))
         left = row[0].left_mm
         return tuple(placed._replace(left_mm=placed.left_mm - left) for placed in row)
+
+    @model_validator(mode="after")
+    def _not_wider_than_can_be_measured(self) -> Self:
+        """A word's width follows from its letters, and has the limit of every other measure."""
+        if isinstance(self.place, WordOnFront):
+            high_mm = self.place.front.height_mm
+            wide_mm = true_width(self.row) / HEIGHT_MM * high_mm
+            if wide_mm > MOST_MM:
+                raise ValueError(
+                    f"front.height_mm: at {high_mm:g} mm the word is {wide_mm:.0f} mm wide, above "
+                    f"{MOST_MM:.0f} mm; make the letters lower, or the word shorter"
+                )
+        return self
 
     @cached_property
     def shape(self) -> Extrusion:

@@ -115,10 +115,17 @@ class OnLines(BlockPlacement):
                     f"{stack.top_mm:g} mm: the line to {vp.name} does not meet the {side} side of "
                     f"'{stack.on}' before the point; choose a place nearer to it",
                 ) from None
-        if base.edge.upright:
-            edge = FrontEdge(x_mm=upper.x, top_mm=stack.top_mm, bottom_mm=stack.bottom_mm)
-        else:
-            edge = FrontEdge(x_mm=upper.x, y_mm=stack.top_mm, length_mm=distance(upper, lower))
+        try:
+            if base.edge.upright:
+                edge = FrontEdge(x_mm=upper.x, top_mm=stack.top_mm, bottom_mm=stack.bottom_mm)
+            else:
+                edge = FrontEdge(x_mm=upper.x, y_mm=stack.top_mm, length_mm=distance(upper, lower))
+        except ValidationError:
+            raise stage.refuse(
+                "stack.top_mm",
+                f"{stack.top_mm:g} mm: there the edge of '{stack.on}' is further off than can be "
+                "measured; choose a place nearer to it",
+            ) from None
         return DrawnOn(edge=edge, **cuts, turned_vp_mm=self.turned_vp_mm, base=stack.on)
 
     def _unsettled(self) -> RuntimeError:

@@ -14,7 +14,7 @@ defineProps<{ advice: readonly Advice[]; mmPerPx: number }>();
         :y="note.where[1] + 4 * mmPerPx"
         :font-size="12 * mmPerPx"
         text-anchor="middle"
-        fill="#23272e"
+        fill="var(--pencil)"
       >
         {{ i + 1 }}
       </text>
@@ -24,8 +24,8 @@ defineProps<{ advice: readonly Advice[]; mmPerPx: number }>();
 
 <style scoped>
 circle {
-  fill: #fffdf7;
-  stroke: #50545b;
+  fill: var(--paper);
+  stroke: var(--pencil-quiet);
   stroke-width: 1.5px;
   vector-effect: non-scaling-stroke;
 }

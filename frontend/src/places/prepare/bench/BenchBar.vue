@@ -13,7 +13,7 @@ const props = defineProps<{
   canUndo: boolean;
   canRedo: boolean;
 }>();
-const emit = defineEmits<{ undo: []; redo: []; save: [] }>();
+const emit = defineEmits<{ undo: []; redo: [] }>();
 const fit = defineModel<"sheet" | "points">("fit", { required: true });
 const guides = defineModel<boolean>("guides", { required: true });
 const hidden = defineModel<boolean>("hidden", { required: true });

@@ -164,7 +164,6 @@ useBenchKeys({
       :can-redo="history.canRedo.value"
       @undo="history.undo"
       @redo="history.redo"
-      @save="bench.saving.save"
     />
     <div class="desk" :class="{ placing }">
       <desk-sheet

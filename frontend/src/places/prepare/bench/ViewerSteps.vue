@@ -9,21 +9,20 @@ const emit = defineEmits<{ moved: [doc: Exercise] }>();
 
 const STEP_MM = 20;
 const STEPS = [
-  { label: "◂ left", right_mm: -STEP_MM },
-  { label: "right ▸", right_mm: STEP_MM },
-  { label: "▴ up", up_mm: STEP_MM },
-  { label: "▾ down", up_mm: -STEP_MM },
-  { label: "nearer", back_mm: -STEP_MM },
-  { label: "further", back_mm: STEP_MM },
+  { label: "◂ left", by: { right_mm: -STEP_MM } },
+  { label: "right ▸", by: { right_mm: STEP_MM } },
+  { label: "▴ up", by: { up_mm: STEP_MM } },
+  { label: "▾ down", by: { up_mm: -STEP_MM } },
+  { label: "nearer", by: { back_mm: -STEP_MM } },
+  { label: "further", by: { back_mm: STEP_MM } },
 ];
 const problem = ref("");
 const busy = ref(false);
 
 async function move(step: (typeof STEPS)[number]) {
-  const { label: _, ...by } = step;
   busy.value = true;
   try {
-    const body = { document: props.doc, right_mm: 0, up_mm: 0, back_mm: 0, ...by };
+    const body = { document: props.doc, right_mm: 0, up_mm: 0, back_mm: 0, ...step.by };
     emit("moved", await answered(api.POST("/api/viewer", { body })));
     problem.value = "";
   } catch (fault) {

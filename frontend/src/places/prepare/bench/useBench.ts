@@ -19,5 +19,3 @@ export function useBench(
   const step = computed(() => (roundMeasures.value ? roundStepMm(units.value) : 0.1));
   return { ...kept, drawn, roundMeasures, units, step };
 }
-
-export type Bench = ReturnType<typeof useBench>;

@@ -124,15 +124,15 @@ const toSheet = (event: PointerEvent) => placeIn(svg.value, event);
 }
 .face {
   fill: var(--paper);
-  stroke: #6a6e75;
+  stroke: var(--graphite);
   stroke-width: 1px;
   stroke-dasharray: 4 4;
   vector-effect: non-scaling-stroke;
 }
 .outline {
-  fill: rgb(35 39 46 / 8%);
+  fill: color-mix(in srgb, var(--pencil) 8%, transparent);
   fill-rule: evenodd;
-  stroke: #23272e;
+  stroke: var(--pencil);
   stroke-width: 2px;
   vector-effect: non-scaling-stroke;
 }
@@ -144,12 +144,12 @@ const toSheet = (event: PointerEvent) => placeIn(svg.value, event);
   fill: transparent;
 }
 .add path {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 1.5px;
   vector-effect: non-scaling-stroke;
 }
 .add:focus-visible circle {
-  stroke: #2e4c7e;
+  stroke: var(--paper-action);
   stroke-width: 3px;
   stroke-dasharray: 4 3;
   vector-effect: non-scaling-stroke;

@@ -2,7 +2,7 @@
 import type { Cut, Grip, XY } from "@/api/client";
 import { rounded } from "@/ui/measures";
 
-export const CUT_WAYS = ["along_mm", "x_mm", "fraction", "true_mm"] as const;
+const CUT_WAYS = ["along_mm", "x_mm", "fraction", "true_mm"] as const;
 export type CutWay = (typeof CUT_WAYS)[number];
 
 /** The one measure of a cut, with the way it is given. */

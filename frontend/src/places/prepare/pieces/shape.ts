@@ -6,7 +6,7 @@ export function loopsOf(shape: Outline): XY[][] {
   return [shape.corners, ...(shape.holes ?? [])] as XY[][];
 }
 
-export function withLoops(shape: Outline, [corners = [], ...holes]: XY[][]): Outline {
+function withLoops(shape: Outline, [corners = [], ...holes]: XY[][]): Outline {
   return { ...shape, corners, holes };
 }
 

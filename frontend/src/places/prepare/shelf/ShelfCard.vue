@@ -100,7 +100,8 @@ function choose(event: Event, action: () => void) {
   height: 100%;
   object-fit: contain;
   object-position: left bottom;
-  filter: drop-shadow(0 1px 2px rgb(35 39 46 / 25%)) drop-shadow(0 4px 10px rgb(35 39 46 / 14%));
+  filter: drop-shadow(0 1px 2px color-mix(in srgb, var(--pencil) 25%, transparent))
+    drop-shadow(0 4px 10px color-mix(in srgb, var(--pencil) 14%, transparent));
 }
 .about {
   color: var(--quiet);
