@@ -73,7 +73,7 @@ def along_a_side(face, segment):
 def check(scene):
     (body,) = scene.bodies
     vp = scene.vanishing_points[0].at.xy
-    face, count = body.seen_faces[0], len(body.corners) // 2
+    face, count = body.shown.faces[0], len(body.corners) // 2
     asked = 0
     for (a, b), portions in body.shows.items():
         if b < count:

@@ -128,7 +128,7 @@ def test_a_depth_buffer_agrees_on_the_straight_lines_of_letters(character, form)
         for place, depth, seen in lines_of(scene.sight):
             nearest = buffer.depth(place)
             if seen:
-                if scene.bodies[0].seen_faces[0].on_border(place) and depth > nearest:
+                if scene.bodies[0].shown.faces[0].on_border(place) and depth > nearest:
                     # In line with a side of the face, which is drawn in the same place.
                     continue
                 assert nearest > depth * (1 - 6e-3), (data, place)

@@ -8,7 +8,7 @@ import pytest
 
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Do, Idea, Mark
-from orthopsis.construction.order import Body, SeenLine
+from orthopsis.construction.order import Body, SeenLine, Shown
 from orthopsis.construction.paper import Paper, Standing
 from orthopsis.construction.record import mark_name
 from orthopsis.perspective.area import Area
@@ -35,7 +35,8 @@ def body(piece="thing", transparent=False, faces=(), edges=()):
     corners = tuple((Point(*xy), 1.0) for xy in places)
     lines = tuple(SeenLine(line, (1.0, 1.0)) for line in edges)
     areas = tuple(Area((face,)) for face in faces)
-    return Body(Part(piece), Own(piece), corners, (), areas, lines, transparent, False)
+    shown = Shown(areas, lines)
+    return Body(Part(piece), Own(piece), corners, (), lambda: shown, transparent, False)
 
 
 def stand(paper, nearer):

@@ -62,7 +62,7 @@ def test_planes_cover_what_the_lines_say(base, form):
     assert {plane.value for plane in found} <= {0, 1, 2, 3}
     assert {str(plane.part) for plane in found} == {"word:1", "word:2"}
     for body in scene.bodies:
-        face = body.seen_faces[0]
+        face = body.shown.faces[0]
         front = [p for p in found if str(p.part) == str(body.part)][-1].value
         for a, b in face.straight:
             x, y = at((a, b), 0.5)
@@ -118,8 +118,8 @@ def test_bands_run_to_the_vanishing_point_and_stay_light(base):
     (body,) = scene.bodies
     for line in lines:
         middle = at(line.segment, 0.5)
-        assert not body.seen_faces[0].inside(middle), "no stripe runs over the face"
-        assert any(side.inside(middle) for side in body.seen_faces[1:])
+        assert not body.shown.faces[0].inside(middle), "no stripe runs over the face"
+        assert any(side.inside(middle) for side in body.shown.faces[1:])
 
 
 # --- along a street -------------------------------------------------------------------------------

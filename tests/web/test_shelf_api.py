@@ -3,14 +3,19 @@
 from __future__ import annotations
 
 import threading
+from xml.etree import ElementTree
 
 import pytest
 
 from orthopsis.errors import NotFound
 from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import picture
+from orthopsis.handout.figure import picture_figure
+from orthopsis.handout.svg import to_svg
+from orthopsis.handout.thumbnail import to_thumbnail
 from orthopsis.school import lessons, shelf
 from orthopsis.school.tables import ExerciseRow
-from tests.documents import ONE_POINT, TWO_POINT, changed
+from tests.documents import ONE_POINT, TWO_POINT, changed, example
 
 
 def added(client, data=ONE_POINT):
@@ -47,9 +52,22 @@ def test_a_half_built_exercise_stays_on_the_shelf(client):
 
 def test_the_cover_is_the_real_drawing(client):
     one = added(client)
-    cover = client.get(f"/api/exercises/{one['id']}/cover.svg")
+    way = f"/api/exercises/{one['id']}/cover.svg"
+    cover = client.get(way)
     assert cover.headers["content-type"].startswith("image/svg+xml")
-    assert cover.text.count("<line") >= 9
+    assert cover.text.count("M") >= 9, "a crate shows nine edges"
+    again = client.get(way, headers={"If-None-Match": cover.headers["ETag"]})
+    assert (again.status_code, again.content) == (304, b"")
+    save(client, one, title="Another")
+    assert client.get(way, headers={"If-None-Match": cover.headers["ETag"]}).status_code == 200
+
+
+def test_a_cover_is_a_thumbnail():
+    scene = example("moss-seen-from-below")
+    figure = picture_figure(scene, picture(scene), scale=2.0)
+    small, whole = to_thumbnail(figure), to_svg(figure)
+    assert len(small) < 0.5 * len(whole), (len(small), len(whole))
+    assert ElementTree.fromstring(small).tag.endswith("svg")
 
 
 def test_saving_over_a_newer_version_is_refused_and_both_are_kept(client):

@@ -29,8 +29,8 @@ BARELY = 1e-6
 
 def under(body: Body, segment: Segment, tolerance: Tolerance) -> list[Portion]:
     """What a body covers of a segment."""
-    covered = [p for face in body.seen_faces for p in face.portions_inside(segment, tolerance)]
-    for oval in body.seen_ovals:
+    covered = [p for face in body.shown.faces for p in face.portions_inside(segment, tolerance)]
+    for oval in body.shown.ovals:
         portion = oval.portion_inside(segment)
         if portion is not None:
             covered.append(portion)
@@ -49,12 +49,12 @@ def drawn_by_others(
     dx, dy = qx - px, qy - py
     box, limit = box_of(segment), tolerance.paper_mm * math.hypot(dx, dy)
     number = next((i for i, other in enumerate(standing) if other is body), len(standing))
-    own = next((line for line in body.seen_edges if _same(line.segment, segment)), None)
+    own = next((line for line in body.shown.edges if _same(line.segment, segment)), None)
     found: list[Portion] = []
     for i, other in enumerate(standing):
         if other is body or other.transparent or not boxes_touch(other.box, box):
             continue
-        for line in other.seen_edges:
+        for line in other.shown.edges:
             x, y = line.segment[0]
             if abs((x - px) * dy - (y - py) * dx) > limit:
                 continue
@@ -88,11 +88,11 @@ def open_parts(
     others = [o for o in nearer if not o.transparent and boxes_touch(o.box, box)]
     cuts = [a for line in _limits(sheet, others) for a in arc.ellipse.angles_on_line(line)]
     for other in others:
-        cuts += [a for oval in other.seen_ovals for a in arc.ellipse.angles_on(oval)]
-        bends = (bend for face in other.seen_faces for bend in face.bends.values())
+        cuts += [a for oval in other.shown.ovals for a in arc.ellipse.angles_on(oval)]
+        bends = (bend for face in other.shown.faces for bend in face.bends.values())
         near = (bend for bend in bends if boxes_touch(bend.box, box))
         cuts += [a for bend in near for a in arc.ellipse.angles_on(bend.ellipse)]
-        for drawn in other.seen_arcs:
+        for drawn in other.shown.arcs:
             stops = (drawn.ellipse.point(stop) for stop in (drawn.start, drawn.stop))
             cuts += [arc.ellipse.angle(stop) for stop in stops]
     span = arc.stop - arc.start
@@ -119,7 +119,7 @@ def _limits(sheet: Sheet, others: Sequence[Body]) -> list[Line]:
     lines = [Line(1.0, 0.0, -left), Line(1.0, 0.0, -right)]
     lines += [Line(0.0, 1.0, -top), Line(0.0, 1.0, -bottom)]
     for other in others:
-        for a, b in (side for face in other.seen_faces for side in face.straight):
+        for a, b in (side for face in other.shown.faces for side in face.straight):
             lines.append(join(Point(*a), Point(*b)))
     return lines
 
@@ -132,13 +132,13 @@ def _open(
     if not (left <= place[0] <= right and top <= place[1] <= bottom):
         return False
     return not any(
-        any(there.holds(place, tolerance.paper_mm) for there in other.seen_arcs)
+        any(there.holds(place, tolerance.paper_mm) for there in other.shown.arcs)
         or _covers(other, place, tolerance)
         for other in others
     )
 
 
 def _covers(body: Body, place: XY, tolerance: Tolerance) -> bool:
-    return any(oval.contains(place) for oval in body.seen_ovals) or any(
-        face.inside(place) and not face.on_border(place, tolerance) for face in body.seen_faces
+    return any(oval.contains(place) for oval in body.shown.ovals) or any(
+        face.inside(place) and not face.on_border(place, tolerance) for face in body.shown.faces
     )

@@ -8,7 +8,7 @@ different sides of it, the piece on the viewer's side is drawn first.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import combinations, pairwise
@@ -93,27 +93,38 @@ class Hull:
 
 
 @dataclass(frozen=True)
+class Shown:
+    """What a part shows of itself on paper, and covers: faces and edges, and what is round."""
+
+    faces: tuple[Area, ...] = ()
+    edges: tuple[SeenLine, ...] = ()
+    ovals: tuple[Ellipse, ...] = ()
+    arcs: tuple[EllipseArc, ...] = ()
+
+
+@dataclass(frozen=True, eq=False)
 class Body:
     """One part as constructed on paper, and its name.
 
-    `corners` has a place and its nearness for each corner; `faces` are corner numbers.
-    `seen_faces` and `seen_edges` are what the part shows of itself, `seen_ovals` and `seen_arcs`
-    the same where it is round: what it covers on paper is all of these together. `hull` lies close
-    around it; where it has none, its own corners and faces do. Floating bodies are ordered by the
-    list, unless they are parts of one piece.
+    `corners` has a place and its nearness for each corner; `faces` are corner numbers. `show` tells
+    what the part shows of itself, which the drawing order need not know. `hull` lies close around
+    it; where it has none, its own corners and faces do, if it is not round. Floating bodies are
+    ordered by the list, unless they are parts of one piece.
     """
 
     part: Part
     name: Value
     corners: tuple[NearPlace, ...]
     faces: tuple[tuple[int, ...], ...]
-    seen_faces: tuple[Area, ...]
-    seen_edges: tuple[SeenLine, ...]
+    show: Callable[[], Shown]
     transparent: bool
     floating: bool
     hull: Hull | None = None
-    seen_ovals: tuple[Ellipse, ...] = ()
-    seen_arcs: tuple[EllipseArc, ...] = ()
+    is_round: bool = False
+
+    @cached_property
+    def shown(self) -> Shown:
+        return self.show()
 
     @cached_property
     def around(self) -> Hull:
@@ -123,7 +134,7 @@ class Body:
     @cached_property
     def own(self) -> Hull:
         """Its own corners and faces; of what is round, the hull."""
-        return self.around if self.seen_ovals else Hull(self.corners, self.faces)
+        return self.around if self.is_round else Hull(self.corners, self.faces)
 
     @property
     def parts(self) -> Sequence[Hull]:

@@ -137,6 +137,6 @@ def what_to_look_for(scene: Scene, made: Sequence[Step]) -> list[Phrase]:
 def cautions(scene: Scene) -> list[Phrase]:
     """What needs care, and the school's own rules, which come first."""
     names = ["knives"] if scene.far_points else []
-    if any(body.seen_ovals for body in scene.bodies):
+    if any(body.shown.ovals for body in scene.bodies):
         names.append("compasses")
     return [say(f"caution-{name}") for name in (*names, "markers", "metre-rulers", "own-rules")]

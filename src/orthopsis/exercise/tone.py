@@ -8,13 +8,14 @@ published source.
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import combinations
 
 from orthopsis.construction.order import NoDrawingOrder
 from orthopsis.exercise.resolve import Scene
-from orthopsis.perspective.plane import Point, join, meet
-from orthopsis.perspective.segments import XY, position_on
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, minus, times
 from orthopsis.perspective.view import View, on_paper
@@ -77,41 +78,54 @@ def _far_to_near(sides: list[Facing]) -> list[Facing]:
     """Swept sides so that each comes before those that cover it.
 
     Along a line from the vanishing point the one whose near edge lies nearer to it covers the
-    other.
+    other. In plain numbers, as every pair is asked while a hand moves.
     """
-    if not sides:
+    if len(sides) < 2:
         return sides
     near, far = sides[0][0][0][1:3]
     vp = Point(*minus(far, near))
-    edges = {id(side): tuple(on_paper(place) for place in side[0][0][:2]) for side in sides}
+    if vp.at_infinity:
+        return sides
+    x0, y0 = vp.xy
+    edges: list[_Edge] = []
+    for loops, _ in sides:
+        (ax, ay), (bx, by) = (on_paper(place) for place in loops[0][:2])
+        edges.append((ax - x0, ay - y0, bx - x0, by - y0))
+    covers: list[set[int]] = [set() for _ in sides]
+    for i, j in combinations(range(len(sides)), 2):
+        first = _covers(edges[i], edges[j])
+        if first > 0:
+            covers[i].add(j)
+        elif first < 0:
+            covers[j].add(i)
+    return [sides[i] for i in _covering_last(covers)]
 
-    ordered: list[Facing] = []
-    waiting = list(sides)
+
+def _covering_last(covers: list[set[int]]) -> Iterator[int]:
+    """The numbers of some sides, each after those that it covers."""
+    waiting = list(range(len(covers)))
     while waiting:
-        free = next((s for s in waiting if _covers_none(s, waiting, edges, vp)), waiting[0])
-        ordered.append(free)
-        waiting = [s for s in waiting if s is not free]
-    return ordered
+        free = next((i for i in waiting if covers[i].isdisjoint(waiting)), waiting[0])
+        waiting.remove(free)
+        yield free
 
 
-def _covers_none(
-    side: Facing, others: Sequence[Facing], edges: Mapping[int, tuple[XY, ...]], vp: Point
-) -> bool:
-    own = edges[id(side)]
-    return all(_covers(own, edges[id(other)], vp) <= 0 for other in others if other is not side)
+_Edge = tuple[float, float, float, float]
+"""Both ends of a near edge, from the vanishing point on."""
 
 
-def _covers(a: tuple[XY, ...], b: tuple[XY, ...], vp: Point) -> int:
+def _covers(a: _Edge, b: _Edge) -> int:
     """1 when a side's near edge a lies before b on lines from the vanishing point, −1 behind."""
-    for one, other, sign in ((a, b, 1), (b, a, -1)):
-        for end in one:
-            if vp.at_infinity:
-                return 0
-            line = join(vp, Point(*end))
-            cut = meet(line, join(Point(*other[0]), Point(*other[1])))
-            if cut.at_infinity or not 1e-6 < position_on((other[0], other[1]), cut.xy) < 1 - 1e-6:
+    for one, (ux, uy, vx, vy), sign in ((a, b, 1), (b, a, -1)):
+        dx, dy = vx - ux, vy - uy
+        for ex, ey in (one[:2], one[2:]):
+            slant = ex * dy - ey * dx
+            if not slant:
                 continue
-            place = position_on((vp.xy, end), cut.xy)
+            along = (ey * ux - ex * uy) / slant
+            if not 1e-6 < along < 1 - 1e-6:
+                continue
+            place = ((ux + along * dx) * ex + (uy + along * dy) * ey) / (ex * ex + ey * ey)
             if place > 1e-9 and abs(place - 1.0) > 1e-9:
                 return sign if place > 1.0 else -sign
     return 0

@@ -46,13 +46,13 @@ def slivers(scene: Scene) -> Iterator[Advice]:
     """Of each piece the thinnest side that shows, when it is too thin to be drawn."""
     thinnest: dict[int, tuple[int, XY, float]] = {}
     for k, (body, part) in enumerate(zip(scene.bodies, scene.parts, strict=True)):
-        thin = _sliver(body.seen_faces)
+        thin = _sliver(body.shown.faces)
         if thin is not None and thin[1] < thinnest.get(part.number, (0, thin[0], math.inf))[2]:
             thinnest[part.number] = k, *thin
     for number, (k, where, width_mm) in thinnest.items():
 
         def wide(changed: Scene, k: int = k) -> bool:
-            return _sliver(changed.body(k).seen_faces) is None
+            return _sliver(changed.body(k).shown.faces) is None
 
         moved = first_that(scene, steps_aside(scene, number), wide)
         values = {

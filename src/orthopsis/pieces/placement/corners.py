@@ -11,7 +11,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import pairwise
 
-from orthopsis.construction.order import Body, NearPlace, SeenLine
+from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance
 from orthopsis.perspective.stroke import Part
@@ -79,18 +79,21 @@ def seen_edges(corners: Sequence[Point], transparent: bool) -> set[tuple[int, in
 def block_body(part: Part, name: Value, corners: tuple[NearPlace, ...], stage: Stage) -> Body:
     """The block on paper: eight corners, each with its nearness."""
     places = [place for place, _ in corners]
+    shown = Shown(
+        faces=tuple(
+            Area((tuple(places[k].xy for k in FACES[number]),)) for number in seen_faces(places)
+        ),
+        edges=tuple(
+            SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
+            for a, b in sorted(seen_edges(places, stage.transparent))
+        ),
+    )
     return Body(
         part=part,
         name=name,
         corners=corners,
         faces=FACES,
-        seen_faces=tuple(
-            Area((tuple(places[k].xy for k in FACES[number]),)) for number in seen_faces(places)
-        ),
-        seen_edges=tuple(
-            SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
-            for a, b in sorted(seen_edges(places, stage.transparent))
-        ),
+        show=lambda: shown,
         transparent=stage.transparent,
         floating=stage.floating,
     )

@@ -12,7 +12,7 @@ from typing import Annotated, Literal
 
 from orthopsis.construction.circle import circle_within, construct_circle
 from orthopsis.construction.moves import Curve
-from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine
+from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine, Shown
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point, distance_point_line, join
@@ -109,19 +109,14 @@ class Round:
         arcs, lines = _outline(ovals, self._ends_shown(corners), goal, stage.transparent)
         # Between the two lines that touch both curves lies the side.
         sides = [Area(((lines[0][0], lines[0][1], lines[1][1], lines[1][0]),))] if lines else []
-        return replace(
-            body,
-            hull=self._hull(body),
-            seen_faces=tuple(sides),
-            seen_edges=tuple(
-                SeenLine(
-                    (start, end), (self._nearness(body, 0, start), self._nearness(body, 1, end))
-                )
-                for start, end in lines
-            ),
-            seen_ovals=tuple(ovals),
-            seen_arcs=tuple(arc for arcs_of_end in arcs for arc in arcs_of_end),
+        edges = tuple(
+            SeenLine((start, end), (self._nearness(body, 0, start), self._nearness(body, 1, end)))
+            for start, end in lines
         )
+        shown = Shown(
+            tuple(sides), edges, tuple(ovals), tuple(arc for of_end in arcs for arc in of_end)
+        )
+        return replace(body, hull=self._hull(body), show=lambda: shown, is_round=True)
 
     def build(self, site: Site, what: str) -> FrameMarks:
         """The light block, a circle in each end that shows, and the lines that touch both."""
@@ -132,7 +127,7 @@ class Round:
         corners = [place for place, _ in body.corners]
         shown = self._ends_shown(corners)
         curves: list[Curve] = []
-        ovals = list(body.seen_ovals)
+        ovals = list(body.shown.ovals)
         arcs, lines = _outline(ovals, shown, goal, stage.transparent)
         for number, (square, _, name) in enumerate(ENDS[self.axis]):
             if not arcs[number]:

@@ -16,8 +16,7 @@ from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve
 from orthopsis.exercise.runthrough import may_change_places, run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
-from orthopsis.handout.figure import picture_figure, toned
-from orthopsis.handout.svg import to_svg
+from orthopsis.handout.figure import toned
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Grip
@@ -86,13 +85,6 @@ def at_the_board(exercise: Exercise) -> BoardOut:
 def move_viewer(step: ViewerIn) -> Exercise:
     """The document of the same world, for a viewer who took a step."""
     return viewer_moved(step.document, step.right_mm, step.up_mm, step.back_mm)
-
-
-def cover_of(exercise: Exercise) -> Response:
-    """The real drawing as a small picture."""
-    scene = resolve(exercise)
-    figure = picture_figure(scene, picture(scene), scale=scene.sheet.width_mm / 170)
-    return Response(to_svg(figure), media_type="image/svg+xml")
 
 
 @router.post("/demonstrate")

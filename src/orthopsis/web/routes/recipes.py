@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from functools import cache
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 
 from orthopsis.errors import NotFound
 from orthopsis.exercise.recipes import RECIPES, Recipe, recipe
 from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.web.covers import cover_of
 from orthopsis.web.files import SVG
 from orthopsis.web.models import RecipeOut
 from orthopsis.web.problems import PROBLEMS
-from orthopsis.web.routes.drawing import cover_of
 
 router = APIRouter(prefix="/api/recipes", tags=["recipes"], responses=PROBLEMS)
 
@@ -28,12 +28,12 @@ def list_recipes() -> list[RecipeOut]:
     response_class=Response,
     responses=SVG,
 )
-def recipe_cover(name: str) -> Response:
+def recipe_cover(name: str, request: Request) -> Response:
     """Its real drawing."""
     found = recipe(name)
     if found is None:
         raise NotFound("there is no such recipe; go back to the list")
-    return cover_of(found.document)
+    return cover_of(request, found.document)
 
 
 @cache

@@ -6,7 +6,7 @@ import json
 from functools import lru_cache
 from typing import NamedTuple
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 
 from orthopsis.errors import EditConflict, ExerciseError
 from orthopsis.exercise.document import Exercise
@@ -16,10 +16,10 @@ from orthopsis.pieces import describe
 from orthopsis.school import shelf
 from orthopsis.school.tables import ExerciseRow, Place
 from orthopsis.web.context import AtWork, Records
+from orthopsis.web.covers import cover_of
 from orthopsis.web.files import SVG, named
 from orthopsis.web.models import ExerciseIn, ExerciseOut, PlaceIn, ShelfItem
 from orthopsis.web.problems import PROBLEMS
-from orthopsis.web.routes.drawing import cover_of
 
 DOCUMENT = {"schema": {"$ref": "#/components/schemas/Exercise"}}
 
@@ -88,9 +88,10 @@ def save_as_file(exercise_id: int, session: Records, teacher: AtWork) -> Respons
     response_class=Response,
     responses=SVG,
 )
-def cover(exercise_id: int, session: Records, teacher: AtWork) -> Response:
+def cover(exercise_id: int, request: Request, session: Records, teacher: AtWork) -> Response:
     """The real drawing, for the shelf."""
-    return cover_of(from_data(shelf.exercise(session, teacher.id, exercise_id).document))
+    document = from_data(shelf.exercise(session, teacher.id, exercise_id).document)
+    return cover_of(request, document)
 
 
 def _out(row: ExerciseRow) -> ExerciseOut:

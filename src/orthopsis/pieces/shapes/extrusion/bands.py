@@ -30,7 +30,7 @@ def draw_bands(work: ProfileSite, parts: int) -> None:
         for k in range(1, parts):
             near = part_way(start, end, k / parts)
             far = meet(join(near, work.vp.at), join(far_a, far_b))
-            shown = guide_seen(near.xy, far.xy, body.seen_faces[0])
+            shown = guide_seen(near.xy, far.xy, body.shown.faces[0])
             if shown:
                 stop = at((near.xy, far.xy), shown[-1][1])
                 tasks.append((work.marks[a], work.marks[b], k / parts, stop))

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import NamedTuple
 
 from orthopsis.construction.corner_rule import Ends, Seen, Swept, what_shows
-from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine
+from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine, Shown
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import Point, distance_point_line, join
@@ -89,19 +89,37 @@ def bounds(places: Sequence[XY]) -> list[XY]:
 
 
 @dataclass(frozen=True)
-class ExtrudedBody(Body):
-    """A swept profile on paper. Its corners are those of the face, then the places where a ruler
-    touches its curves, and then those behind all of them.
-
-    `shows` are the portions of each straight line that the piece itself leaves to be seen, and
-    `far_arcs` the parts of each curved far side; `bends` are the curved sides.
+class ExtrudedShown(Shown):
+    """`lines` are the portions of each straight line that the piece itself leaves to be seen, and
+    `far_arcs` the parts of each curved far side.
     """
 
-    cells: tuple[Hull, ...] = ()
-    shows: Mapping[Ends, list[Portion]] = field(default_factory=dict)
+    lines: Mapping[Ends, list[Portion]] = field(default_factory=dict)
     far_arcs: Mapping[Ends, list[EllipseArc]] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, eq=False)
+class ExtrudedBody(Body):
+    """A swept profile on paper. Its corners are those of the face, then the places where a ruler
+    touches its curves, and then those behind all of them; `bends` are the curved sides.
+    """
+
+    show: Callable[[], ExtrudedShown]
+    cells: tuple[Hull, ...] = ()
     bends: Mapping[Ends, Bend] = field(default_factory=dict)
     touching: Mapping[int, Ends] = field(default_factory=dict)
+
+    @cached_property
+    def shown(self) -> ExtrudedShown:
+        return self.show()
+
+    @property
+    def shows(self) -> Mapping[Ends, list[Portion]]:
+        return self.shown.lines
+
+    @property
+    def far_arcs(self) -> Mapping[Ends, list[EllipseArc]]:
+        return self.shown.far_arcs
 
     @cached_property
     def parts(self) -> Sequence[Hull]:
@@ -155,39 +173,46 @@ def extruded_body(
         {key: bends[numbers[key[0]][key[1]], _after(numbers, key)].near for key in profile.bends},
     )
     quiet = set(profile.smooth)
-    if block.transparent:
+
+    def what_is_seen() -> Seen:
+        if not block.transparent:
+            return what_shows(
+                face, places[:count], places[count:], sides, vp, smooth=quiet, touching=touching
+            )
         straight = [pair for pair, near_arc, _ in swept if near_arc is None]
         pairs = [*straight, *((k, k + count) for k in range(count) if k not in quiet)]
         pairs += [(a + count, b + count) for a, b in straight]
-        seen = Seen(
+        return Seen(
             {pair: [(0.0, 1.0)] for pair in pairs},
             {side: [bend.far] for side, bend in bends.items()},
         )
-    else:
-        seen = what_shows(
-            face, places[:count], places[count:], sides, vp, smooth=quiet, touching=touching
+
+    def show() -> ExtrudedShown:
+        seen = what_is_seen()
+        lines = seen.lines.items()
+        near_arcs = [bend.near for bend in bends.values()]
+        return ExtrudedShown(
+            faces=(face, *(_side_area(side, places, count) for side in sides if side.shown)),
+            edges=tuple(
+                _seen_line(corners[a], corners[b], portion)
+                for (a, b), portions in lines
+                for portion in portions
+            ),
+            arcs=(*near_arcs, *(arc for parts in seen.arcs.values() for arc in parts)),
+            lines=seen.lines,
+            far_arcs=seen.arcs,
         )
+
     return ExtrudedBody(
         part=block.part,
         name=block.name,
         corners=corners,
         faces=(numbers[0], tuple(k + count for k in numbers[0]), *quads),
-        seen_faces=(face, *(_side_area(side, places, count) for side in sides if side.shown)),
-        seen_edges=tuple(
-            _seen_line(corners[a], corners[b], portion)
-            for (a, b), portions in seen.lines.items()
-            for portion in portions
-        ),
+        show=show,
         transparent=block.transparent,
         floating=block.floating,
         hull=hull,
-        seen_arcs=(
-            *(bend.near for bend in bends.values()),
-            *(arc for parts in seen.arcs.values() for arc in parts),
-        ),
         cells=cells,
-        shows=seen.lines,
-        far_arcs=seen.arcs,
         bends=bends,
         touching=touching,
     )
