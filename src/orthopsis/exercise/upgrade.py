@@ -84,7 +84,7 @@ _ENDINGS = {
     "its place in the street": "street-place",
 }
 _CIRCLE = re.compile(r"the (middle|circle) of the (top|base|front|back|left end|right end)")
-_LINES = re.compile(r"(more )?lines to .+?:?VP\d")
+_LINES = re.compile(r"(more )?lines to (?:.+:)?VP\d")
 _NUMBERED = re.compile(r"(.+?)(?: (\d+))?")
 
 

@@ -180,16 +180,19 @@ cut-true-measuring-there =
         { $laid } is the true depth from { $start } already. Mark the measuring point of { $vp },
         { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
+# $side (choice)
 lay-out = { $side ->
     [left] level to the right
     [right] level to the left
    *[above] straight down
  }
+# $side (choice)
 beside = { $side ->
     [left] to the left of
     [right] to the right of
    *[above] straight above
  }
+# $side (choice)
 on-level = { $side ->
     [above] { "" }
    *[other] { " " }on the { eye-level }
@@ -466,7 +469,10 @@ face-outline =
     Draw the { WORD($what) } from corner to corner: { $chains }.
     .simple = Draw the { WORD($what) } with the ruler. Go from corner to corner: { $chains }.
 # $what (choice) $count (number)
-face-corners-check = The whole { WORD($what) } has { $count } corners.
+face-corners-check = The whole { WORD($what) } has { $count } { $count ->
+        [one] corner
+       *[other] corners
+    }.
 face-uprights-check = Its uprights are square to the edge of the sheet.
 
 curves-title = the curves
@@ -619,6 +625,7 @@ board-points =
     } beside the board: put a piece of tape on the wall there, or let a pupil hold the end of a string,
     level with the line.
 
+# $count (number)
 the-point = { $count ->
     [one] the point
    *[other] the points
@@ -685,7 +692,10 @@ advice-outside-triangle =
     { $piece } reaches { $out } outside the triangle of the three points, and what lies there comes out
     wrong. Keep within it.
 # $piece (name) $out (about) $times (number)
-remedy-outside-triangle = Move all points { NUMBER($times, minimumFractionDigits: 0) } times as far out
+remedy-outside-triangle = Move all points { NUMBER($times, minimumFractionDigits: 0) } { $times ->
+    [1] time
+   *[other] times
+ } as far out
 # $piece (name) $wide (number) $step (length)
 advice-sliver =
     A side of { $piece } shows only { $wide } mm wide. Pupils lose such a sliver; move the piece or the
@@ -703,7 +713,10 @@ advice-outside-cone =
     { $share } % of the drawing lies outside the 60° cone of vision and will look stretched there.
     Beginners' sheets often do; it is a hint, no fault.
 # $share (number) $times (number)
-remedy-outside-cone = Look from { NUMBER($times, minimumFractionDigits: 0) } times as far away
+remedy-outside-cone = Look from { NUMBER($times, minimumFractionDigits: 0) } { $times ->
+    [1] time
+   *[other] times
+ } as far away
 # $mm (number) $nearest (length)
 unreadable = The measure { $mm } mm falls between the marks of a ruler; the nearest is { $nearest }.
 # $mm (number) $nearest (length) $piece (name)
@@ -1014,7 +1027,10 @@ title-no-sheet = Photos without a sheet
 ## What is said of a picture without an exercise
 
 # $point (point) $good (number) $all (number)
-free-meets = { $good } of { $all } lines meet in one point, { $point }.
+free-meets = { $good } of { $all } { $all ->
+    [one] line
+   *[other] lines
+ } meet in one point, { $point }.
 free-no-points =
     No vanishing point can be told: too few lines run to one. Photograph the drawing from straight
     above, or choose a picture with long straight edges.
