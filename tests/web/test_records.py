@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import os
 import signal
 import time
@@ -10,17 +11,21 @@ from datetime import date
 import pytest
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
-from sqlalchemy import inspect, text
+from sqlalchemy import MetaData, Table, inspect, text
 
 from orthopsis.demo import school as demo
 from orthopsis.errors import SchoolError
 from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.school import shelf
 from orthopsis.school.private_db import PrivateDatabase
 from orthopsis.school.register import register
 from orthopsis.school.store import Store
-from orthopsis.school.tables import Base, SchoolClass, Teacher
-from tests.documents import EXAMPLE_TITLES, ONE_POINT
+from orthopsis.school.tables import Base, SchoolClass, SheetRow, Teacher
+from orthopsis.school.verdicts import record_of
+from orthopsis.wording.words import Words
+from tests.documents import EXAMPLE_TITLES, ONE_POINT, ROOT
 
 
 def test_the_migrations_make_exactly_the_tables_of_the_code(migrated):
@@ -86,6 +91,46 @@ def test_records_survive_a_restart_and_a_kill(own_database):
     store.migrate()
     with store.session() as session:
         assert session.get(Teacher, 1).name == "kept"
+    store.close()
+
+
+def test_a_database_of_before_keeps_edits_and_verdicts(own_database):
+    """Schema 0007 kept steps by their titles, findings as sentences, and `away` as a state."""
+    old = json.loads((ROOT / "tests" / "cases" / "verdict-of-version-1.json").read_text())
+    run = {"steps": {"crate/Crate: the front face": {"note": "Slowly."}}}
+    document = {**ONE_POINT, "run": run}
+    store = Store(own_database.url)
+    store.migrate("0007")
+    day = "2026-09-01 08:00:00"
+    rows = {
+        "teacher": {"id": 1, "name": "kept", "created_at": day},
+        "school_class": {"id": 1, "teacher_id": 1, "name": "8 Rowan", "away": 0},
+        "pupil": {"id": 1, "teacher_id": 1, "class_id": 1, "name": "Ada", "left": 0},
+        "exercise": {"id": 1, "teacher_id": 1, "title": "One box", "counter": 1, "saved_at": day,
+                     "document": json.dumps(document), "place": "shelf"},
+        "lesson": {"id": 1, "teacher_id": 1, "class_id": 1, "exercise_id": 1, "given_on": day,
+                   "demand": "standard"},
+        "sheet": {"id": 1, "teacher_id": 1, "lesson_id": 1, "pupil_id": 1, "file_name": "a.jpg",
+                  "handed_in_at": day, "state": "away"},
+        "verdict": {"id": 1, "teacher_id": 1, "sheet_id": 1, "exercise_counter": 1,
+                    "record": json.dumps(old), "corrections": "{}", "judged_at": day},
+    }  # fmt: skip
+    with store.engine.begin() as connection:
+        for name, values in rows.items():
+            table = Table(name, MetaData(), autoload_with=connection)
+            own = {key: value for key, value in values.items() if key in table.c}
+            connection.execute(table.insert().values(own))
+    store.migrate()
+    with store.session() as session:
+        sheet = session.get(SheetRow, 1)
+        assert (sheet.away, sheet.state) == (True, "done")
+        record = record_of(sheet.verdict)
+        assert [one.message for one in record.said(Words()).findings] == [
+            one["message"] for one in old["findings"]
+        ]
+        made = run_through(resolve(from_data(shelf.exercise(session, 1, 1).document)))
+        assert [step.note for step in made if step.note] == ["Slowly."]
+        assert next(step.note for step in made if step.phrase == "box-front") == "Slowly."
     store.close()
 
 

@@ -31,8 +31,10 @@ class Store:
         with self._make() as session, session.begin():
             yield session
 
-    def migrate(self) -> None:
-        """Bring the schema up to date; refuse one that is newer than this program knows."""
+    def migrate(self, to: str = "head") -> None:
+        """Bring the schema up to date, or to a revision; refuse one that is newer than this
+        program knows.
+        """
         config = Config()
         config.set_main_option("script_location", str(MIGRATIONS).replace("%", "%%"))
         known = {script.revision for script in ScriptDirectory.from_config(config).walk_revisions()}
@@ -44,7 +46,7 @@ class Store:
                     "was changed. Update the program, or restore an older backup"
                 )
             config.attributes["connection"] = connection
-            command.upgrade(config, "head")
+            command.upgrade(config, to)
 
     def close(self) -> None:
         """Give back all connections."""
