@@ -5,21 +5,51 @@ A message is written for a teacher: what is wrong with its number, and the remed
 
 from __future__ import annotations
 
+from orthopsis.phrase import Phrase
+from orthopsis.wording.choices import Wording
+from orthopsis.wording.words import Words
+
+IN_MM = Words(Wording(units="mm"))
+"""Documents count in millimetres, and so do those who write them by hand."""
+
 
 class OrthopsisError(Exception):
     """Something a person can put right."""
 
 
+class Unfit(ValueError):
+    """Measures that cannot be used: `says` tells why and what to do; `field` names one of them.
+
+    Whoever knows where they stand in a document makes an ExerciseError of it.
+    """
+
+    def __init__(self, says: Phrase, field: str = "") -> None:
+        super().__init__(says)
+        self.says = says
+        self.field = field
+
+    def __str__(self) -> str:
+        return IN_MM.say(self.says)
+
+
 class ExerciseError(OrthopsisError):
     """An exercise document that cannot be used as it is.
 
-    `path` names the field, as in ``pieces[0].depth.x_mm``.
+    `path` names the field, as in ``pieces[0].depth.x_mm``; `says` is what is wrong, and the remedy.
     """
 
-    def __init__(self, path: str, message: str) -> None:
-        super().__init__(f"{path}: {message}" if path else message)
+    def __init__(self, path: str, says: Phrase) -> None:
+        super().__init__(path, says)
         self.path = path
-        self.message = message
+        self.says = says
+
+    @property
+    def message(self) -> str:
+        """What is wrong, in the millimetres of the document."""
+        return IN_MM.say(self.says)
+
+    def __str__(self) -> str:
+        return f"{self.path}: {self.message}" if self.path else self.message
 
 
 class ImageError(OrthopsisError):

@@ -6,7 +6,7 @@ measures, marks or names is known from its values.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field, fields
 from typing import Any, Literal
 
@@ -66,7 +66,7 @@ class Several:
     """Several things, listed as they are read aloud, or strung together as they are drawn."""
 
     items: tuple[Value, ...]
-    by: Literal["and", "comma", "semicolon", "dot", "space", "none"] = "and"
+    by: Literal["and", "or", "comma", "semicolon", "dot", "space", "none"] = "and"
 
 
 @dataclass(frozen=True)
@@ -93,6 +93,11 @@ def _simple(value: Value) -> Iterator[Value]:
         yield from value.named()
     else:
         yield value
+
+
+def listed(names: Iterable[str]) -> Several:
+    """Names one after the other."""
+    return Several(tuple(map(Own, names)), "comma")
 
 
 def say(id: str, **values: Value) -> Phrase:

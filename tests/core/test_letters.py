@@ -306,7 +306,7 @@ def test_a_profile_reads_its_corners_and_turns_its_loops():
     ({"text": "F" * 25}, r"pieces\[0\]\.text"),
     ({"depth": None}, "give either front and depth, or edge, run, length and thickness"),
     ({"front": {"x_mm": 1, "y_mm": 2, "height_mm": -3}}, r"pieces\[0\]\.front\.height_mm"),
-    ({"depth": {"x_mm": 10}}, r"pieces\[0\]\.depth\.x_mm: 10 does not lie between"),
+    ({"depth": {"x_mm": 10}}, r"pieces\[0\]\.depth\.x_mm: 10 mm does not lie between"),
 ])  # fmt: skip
 def test_a_word_that_cannot_be_drawn_is_refused_by_its_field(change, said):
     with pytest.raises(ExerciseError, match=said):

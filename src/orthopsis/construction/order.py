@@ -21,7 +21,7 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Box, Segment, box_of
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, size, times
-from orthopsis.phrase import Value
+from orthopsis.phrase import Own, Phrase, Value, say
 
 NEARNESS_SCALE_MM = 100.0
 """Brings nearness to the size of the other two numbers, so that one tolerance serves all."""
@@ -35,8 +35,8 @@ class NoDrawingOrder(ExerciseError):
     `pair` are the two parts.
     """
 
-    def __init__(self, path: str, message: str, pair: tuple[Part, Part]) -> None:
-        super().__init__(path, message)
+    def __init__(self, path: str, says: Phrase, pair: tuple[Part, Part]) -> None:
+        super().__init__(path, says)
         self.pair = pair
 
 
@@ -155,8 +155,7 @@ class Body:
 def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
     return _Ring(
         "pieces",
-        f"'{a.part}' and '{b.part}' each stand partly before the other, "
-        "so neither can be drawn first; move one of them",
+        say("refused-each-partly-before", one=Own(str(a.part)), other=Own(str(b.part))),
         (a.part, b.part),
     )
 
@@ -221,7 +220,7 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     if None in verdicts:
         raise NoDrawingOrder(
             "pieces",
-            f"'{a.part}' and '{b.part}' stand in one another; move one of them apart",
+            say("refused-in-one-another", one=Own(str(a.part)), other=Own(str(b.part))),
             (a.part, b.part),
         )
     if len(verdicts) > 1:

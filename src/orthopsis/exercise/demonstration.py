@@ -12,7 +12,7 @@ from orthopsis.exercise.document import Exercise, OnePointView
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.exercise.viewer import viewer_moved
-from orthopsis.phrase import Choice, Number, Phrase, say
+from orthopsis.phrase import Choice, Number, Own, Phrase, say
 from orthopsis.pieces.roles import remeasured, slid
 
 TOUCH_MM = 0.5
@@ -27,10 +27,10 @@ def lifted(exercise: Exercise, piece: str, up_mm: float, right_mm: float) -> Sho
     """A piece lifted and slid on the paper, with what now shows of it. Raises ExerciseError."""
     number = next((k for k, one in enumerate(exercise.pieces) if one.id == piece), None)
     if number is None:
-        raise ExerciseError("piece", f"there is no piece '{piece}'; choose one of the exercise's")
+        raise ExerciseError("piece", say("refused-no-such-piece", piece=Own(piece)))
     one = exercise.pieces[number]
     if any(one.rests_on):
-        raise ExerciseError(f"pieces[{number}]", "stands on the lines of another; move that one")
+        raise ExerciseError(f"pieces[{number}]", say("refused-lift-stacked"))
     there = one.placed(remeasured(one.place, slid(right_mm, -up_mm)))
     # In the air a thing may stand anywhere.
     there = there.model_copy(update={"standing": "floating"})
@@ -74,7 +74,7 @@ def spread(exercise: Exercise, factor: float) -> Shown:
     """The level points further apart or closer together, around their middle."""
     view = exercise.view
     if isinstance(view, OnePointView):
-        raise ExerciseError("view", "only two- and three-point exercises have points to spread")
+        raise ExerciseError("view", say("refused-spread-one-point"))
     middle = (view.left_vp_mm + view.right_vp_mm) / 2.0
     half = (view.right_vp_mm - view.left_vp_mm) / 2.0 * factor
     pair = {"left_vp_mm": middle - half, "right_vp_mm": middle + half}

@@ -6,7 +6,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 
+from orthopsis.errors import Unfit
 from orthopsis.exercise.upgrade import upgraded
+from orthopsis.phrase import Length, Own, say
 from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointAcross, Reference
 from orthopsis.pieces.registry import AnyPiece
 from orthopsis.pieces.roles import Role
@@ -36,7 +38,7 @@ class SheetSpec(Measures):
     @model_validator(mode="after")
     def _own_size_has_no_orientation(self) -> SheetSpec:
         if isinstance(self.size, OwnSize) and self.orientation is not None:
-            raise ValueError("a size in mm takes no orientation; swap width_mm and height_mm")
+            raise Unfit(say("refused-size-orientation"))
         return self
 
 
@@ -133,9 +135,9 @@ class TwoPointView(Measures):
     @model_validator(mode="after")
     def _left_of_right(self) -> TwoPointView:
         if self.right_vp_mm <= self.left_vp_mm:
-            raise ValueError("right_vp_mm must be larger than left_vp_mm")
+            raise Unfit(say("refused-points-order"))
         if self.centre_mm is not None and not self.left_vp_mm < self.centre_mm < self.right_vp_mm:
-            raise ValueError("centre_mm must lie between left_vp_mm and right_vp_mm")
+            raise Unfit(say("refused-centre-beside"))
         return self
 
 
@@ -152,12 +154,9 @@ class ThreePointView(Measures):
     @model_validator(mode="after")
     def _a_triangle(self) -> ThreePointView:
         if self.right_vp_mm <= self.left_vp_mm:
-            raise ValueError("right_vp_mm must be larger than left_vp_mm")
+            raise Unfit(say("refused-points-order"))
         if abs(self.third_vp_mm[1] - self.eye_level_mm) < 1.0:
-            raise ValueError(
-                f"third_vp_mm lies at {self.third_vp_mm[1]:g} mm, on the eye level; "
-                "put VP3 above or below it"
-            )
+            raise Unfit(say("refused-third-on-eye-level", down=Length(self.third_vp_mm[1])))
         return self
 
 
@@ -194,32 +193,27 @@ class Exercise(Measures):
         known: set[str] = set()
         for number, piece in enumerate(self.pieces):
             if piece.id in seen:
-                raise ValueError(f"pieces[{number}].id: '{piece.id}' is used twice; rename one")
+                raise Unfit(say("refused-id-twice", name=Own(piece.id)), f"pieces[{number}].id")
             seen.add(piece.id)
             if piece.lasting in known:
-                raise ValueError(
-                    f"pieces[{number}].uid: '{piece.lasting}' is used twice; leave one of them out"
+                raise Unfit(
+                    say("refused-uid-twice", name=Own(piece.lasting)), f"pieces[{number}].uid"
                 )
             known.add(piece.lasting)
             if piece.view is not None and piece.view not in self.views:
-                raise ValueError(
-                    f"pieces[{number}].view: there is no view '{piece.view}'; add it to views"
+                raise Unfit(
+                    say("refused-no-such-view", name=Own(piece.view)), f"pieces[{number}].view"
                 )
             if piece.place.turned and piece.id in self.views:
-                raise ValueError(
-                    f"pieces[{number}].id: '{piece.id}' is a view's name too, and both name "
-                    "vanishing points; rename the piece"
-                )
+                raise Unfit(say("refused-id-of-a-view", name=Own(piece.id)), f"pieces[{number}].id")
         for name, view in self.views.items():
             if view.eye_level_mm != self.view.eye_level_mm:
-                raise ValueError(
-                    f"views.{name}.eye_level_mm: all views of a sheet share the eye level, "
-                    f"{self.view.eye_level_mm:g} mm"
+                raise Unfit(
+                    say("refused-one-eye-level", down=Length(self.view.eye_level_mm)),
+                    f"views.{name}.eye_level_mm",
                 )
             if view.eye_height_mm not in (None, self.view.eye_height_mm):
-                raise ValueError(
-                    f"views.{name}.eye_height_mm: all views share the eye height; leave it out"
-                )
+                raise Unfit(say("refused-one-eye-height"), f"views.{name}.eye_height_mm")
         return self
 
 

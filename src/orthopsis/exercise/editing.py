@@ -12,6 +12,7 @@ from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
+from orthopsis.phrase import Own, listed, say
 from orthopsis.pieces.describe import kinds
 from orthopsis.pieces.piece import forms_of
 from orthopsis.pieces.registry import KINDS
@@ -30,7 +31,9 @@ def with_new_piece(
     """
     model = KINDS.get(kind)
     if model is None:
-        raise ExerciseError("kind", f"'{kind}' is no kind of piece; use {', '.join(KINDS)}")
+        raise ExerciseError(
+            "kind", say("refused-no-such-kind", kind=Own(kind), kinds=listed(KINDS))
+        )
     scene = resolve(exercise)
     points, size = len(scene.main.vanishing_points), FIRST_STEPS * step_mm
     form = next(form for form in forms_of(model).values() if points in form.systems)
@@ -67,7 +70,7 @@ def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None
     scene, number = resolve(exercise), _number_of(exercise, id)
     piece = exercise.pieces[number]
     if field not in type(piece).model_fields and field not in type(piece.place).model_fields:
-        raise ExerciseError(f"pieces.{number}.{field}", "this piece has no such field")
+        raise ExerciseError(f"pieces.{number}.{field}", say("refused-no-such-field"))
     if value is True and piece.value(field) is None:
         changed = piece.switched_on(field, scene.stage(number))
     else:
@@ -79,7 +82,7 @@ def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None
 def _number_of(exercise: Exercise, id: str) -> int:
     number = next((k for k, one in enumerate(exercise.pieces) if one.id == id), None)
     if number is None:
-        raise ExerciseError("pieces", f"there is no piece '{id}'; choose one of the exercise's")
+        raise ExerciseError("pieces", say("refused-no-such-piece", piece=Own(id)))
     return number
 
 

@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 import json
-import re
 from collections.abc import Iterator, Mapping, Sequence, Set
 from typing import Any
 
 from pydantic import ValidationError
 
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.document import FORMAT, Exercise
 from orthopsis.exercise.upgrade import VERSION
+from orthopsis.phrase import Number, Own, Phrase, say
 from orthopsis.pieces.piece import PLACE
 from orthopsis.pieces.registry import KINDS
 
@@ -21,22 +21,27 @@ MAX_BYTES = 2_000_000
 def parse(text: str | bytes) -> Exercise:
     """Read a document from JSON text; raises ExerciseError."""
     if len(text) > MAX_BYTES:
-        raise ExerciseError("", f"the document is larger than {MAX_BYTES // 1_000_000} MB")
+        raise ExerciseError("", say("refused-too-large", most=Number(MAX_BYTES / 1_000_000)))
     try:
         data = json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise ExerciseError("", f"this is not JSON ({_first_line(error)}); save it again") from None
+        raise ExerciseError("", say("refused-no-json", fault=Own(_first_line(error)))) from None
     return from_data(data)
 
 
 def from_data(data: Any) -> Exercise:
     """Read a document from parsed JSON; raises ExerciseError for its first fault."""
     if not isinstance(data, dict) or data.get("format") != FORMAT:
-        raise ExerciseError("format", f"this is no exercise: 'format' must be '{FORMAT}'")
+        raise ExerciseError("format", say("refused-no-exercise", format=Own(FORMAT)))
     version = data.get("version")
     if isinstance(version, int) and version > VERSION:
         raise ExerciseError(
-            "version", f"version {version} is newer than this program knows ({VERSION}); update it"
+            "version",
+            say(
+                "refused-newer-version",
+                version=Number(float(version)),
+                known=Number(float(VERSION)),
+            ),
         )
     try:
         return Exercise.model_validate(data)
@@ -82,31 +87,49 @@ def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset())
         for part in _in_document(found["loc"])
         if part not in _UNION_TAGS | skip and not str(part).startswith("literal[")
     ]
-    path, message = field_path(location), found["msg"]
-    match found["type"]:
+    path, kind, told = field_path(location), found["type"], found.get("ctx", {})
+    value = Own(repr(found.get("input")))
+    if kind == "value_error" and isinstance(told["error"], Unfit):
+        unfit = told["error"]
+        return ExerciseError(path + ("." if path and unfit.field else "") + unfit.field, unfit.says)
+    if kind in ("union_tag_invalid", "union_tag_not_found"):
+        path = field_path([*location, "kind"])
+    return ExerciseError(path, _fault(kind, told, value, found))
+
+
+def _fault(kind: str, told: Mapping[str, Any], value: Own, found: Mapping[str, Any]) -> Phrase:
+    """What is wrong with a single value."""
+    match kind:
         case "extra_forbidden":
-            message = "unknown field; remove it or check its spelling"
-        case "missing":
-            message = "this field is missing; add it"
+            return say("refused-unknown-field")
+        case "missing" | "union_tag_not_found":
+            return say("refused-missing")
         case "union_tag_invalid":
-            message = f"unknown kind '{found['ctx']['tag']}'; use {found['ctx']['expected_tags']}"
-            path = field_path([*location, "kind"])
-        case "union_tag_not_found":
-            message, path = "this field is missing; add it", field_path([*location, "kind"])
-        case "value_error":
-            message = str(found["ctx"]["error"])
-            inner = re.match(r"^([a-z][\w.\[\] -]*): (.*)$", message) if not path else None
-            if inner:
-                path, message = inner.groups()
-        case "float_parsing" | "float_type" | "int_parsing":
-            message = f"must be a number; it is {found.get('input')!r}"
+            kinds = Own(str(told["expected_tags"]))
+            return say("refused-unknown-kind", kind=Own(str(told["tag"])), kinds=kinds)
+        case "float_parsing" | "float_type" | "int_parsing" | "int_type":
+            return say("refused-no-number", value=value)
         case "literal_error" | "enum":
-            message = f"must be {found['ctx']['expected']}; it is {found.get('input')!r}"
-        case _:
-            value = found.get("input")
-            if isinstance(value, str | int | float) and not isinstance(value, bool):
-                message = f"{message}; it is {value!r}"
-    return ExerciseError(path, message)
+            return say("refused-none-of", choices=Own(str(told["expected"])), value=value)
+        case "greater_than" | "greater_than_equal":
+            least = Own(f"{told.get('gt', told.get('ge')):g}")
+            return say(f"refused-{kind.replace('_', '-')}", least=least, value=value)
+        case "less_than" | "less_than_equal":
+            most = Own(f"{told.get('lt', told.get('le')):g}")
+            return say(f"refused-{kind.replace('_', '-')}", most=most, value=value)
+        case "finite_number":
+            return say("refused-no-finite-number", value=value)
+        case "too_long" | "string_too_long":
+            return say("refused-too-long", most=Own(str(told["max_length"])))
+        case "too_short" | "string_too_short":
+            return say("refused-too-short", least=Own(str(told["min_length"])))
+        case "string_pattern_mismatch":
+            return say("refused-name", value=value)
+    given = found.get("input")
+    what = Own(str(found["msg"]))
+    if isinstance(given, str | int | float) and not isinstance(given, bool):
+        return say("refused-other", what=what, value=value)
+    return say("refused-other-bare", what=what)
 
 
 def _in_document(location: Sequence[str | int]) -> Iterator[str | int]:

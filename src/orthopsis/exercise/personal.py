@@ -10,6 +10,7 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.phrase import Own, say
 
 MARGIN_MM = 10.0
 
@@ -21,7 +22,7 @@ def with_text(exercise: Exercise, text: str) -> Exercise:
     """
     number = next((i for i, p in enumerate(exercise.pieces) if p.word is not None), None)
     if number is None:
-        raise ExerciseError("pieces", "no piece has letters; add a word before giving a text")
+        raise ExerciseError("pieces", say("refused-no-letters"))
     data = to_data(exercise)
     data["pieces"][number]["text"] = text.upper()
     there = from_data(data)
@@ -36,8 +37,7 @@ def with_text(exercise: Exercise, text: str) -> Exercise:
             continue
     raise ExerciseError(
         f"pieces[{number}].text",
-        f"'{word.word}' does not fit on the sheet in letters of any size; take a shorter one or a "
-        "larger sheet",
+        say("refused-word-too-large", word=Own(str(word.word))),
     )
 
 

@@ -11,7 +11,7 @@ from typing import NamedTuple
 from orthopsis.construction.moves import Mark, Step, StepKey, count
 from orthopsis.construction.order import Body, near_to_far
 from orthopsis.construction.paper import Paper, Standing
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
 from orthopsis.perspective.plane import Point
@@ -93,10 +93,10 @@ class Scene:
         path = f"pieces[{number}]"
         try:
             view = piece.place.seen(view, piece.id)
-        except ValueError as error:
+        except Unfit as error:
             turned_mm = piece.value("turned_vp_mm")
             raise ExerciseError(
-                f"{path}.turned_vp_mm", f"{turned_mm:g} mm: {error}; leave it out"
+                f"{path}.turned_vp_mm", say("refused-turned", at=Length(turned_mm), why=error.says)
             ) from None
         floats = piece.standing == "floating"
         return Stage(self.sheet, view, path, floats, piece.transparent, piece.place.named)
@@ -149,7 +149,7 @@ class Scene:
         except BehindTheEye as error:
             raise ExerciseError(
                 f"pieces[{self.number_of(error.part)}]",
-                f"{error}, where nothing is seen; shorten it or move it back",
+                say("refused-behind-the-eye"),
             ) from None
 
     @cached_property
@@ -201,9 +201,7 @@ def resolve(exercise: Exercise) -> Scene:
         sheet = Sheet.named(spec.size, spec.orientation or "landscape", spec.frame_mm)
         inch_sheet = spec.size.endswith("in")
     if 2 * sheet.frame_mm >= min(sheet.width_mm, sheet.height_mm):
-        raise ExerciseError(
-            "sheet.frame_mm", "the frame leaves nothing to draw on; make it narrower"
-        )
+        raise ExerciseError("sheet.frame_mm", say("refused-frame-too-wide"))
     words = exercise.wording
     units = words.units or ("in" if inch_sheet else "cm")
     eye_height_mm = exercise.view.eye_height_mm or max(

@@ -219,4 +219,4 @@ def shown(made: Sequence[Step]) -> list[int]:
 def refuse_empty(made: Sequence[Step]) -> None:
     """Raises ExerciseError when every step is hidden."""
     if made and not shown(made):
-        raise ExerciseError("run.steps", "every step is hidden; show at least one of them")
+        raise ExerciseError("run.steps", say("refused-all-hidden"))

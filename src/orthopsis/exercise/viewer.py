@@ -6,10 +6,11 @@ document with other points is the same drawing with its lines aimed anew.
 
 from __future__ import annotations
 
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.document import Exercise, OnePointView, ThreePointView, ViewSpec
 from orthopsis.exercise.resolve import resolve, solids
 from orthopsis.perspective.view import View
+from orthopsis.phrase import say
 
 
 def viewer_moved(
@@ -31,9 +32,7 @@ def viewer_moved(
         try:
             there = piece.moved(stage, stage.view.moved(right_mm, -up_mm, back_mm))
         except ValueError:
-            raise ExerciseError(
-                f"pieces[{number}]", "would stand behind the viewer; take a smaller step"
-            ) from None
+            raise ExerciseError(f"pieces[{number}]", say("refused-behind-the-viewer")) from None
         pieces.append(there)
     return exercise.model_copy(
         update={
@@ -47,10 +46,8 @@ def viewer_moved(
 def _moved(view: View, path: str, right_mm: float, down_mm: float, back_mm: float) -> View:
     try:
         return view.moved(right_mm, down_mm, back_mm)
-    except ValueError as error:
-        raise ExerciseError(
-            path, f"the viewer cannot move so: {error}; take a smaller step, or move the points"
-        ) from None
+    except Unfit as error:
+        raise ExerciseError(path, say("refused-viewer-cannot", why=error.says)) from None
 
 
 def _spec(spec: ViewSpec, view: View) -> ViewSpec:

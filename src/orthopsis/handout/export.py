@@ -13,6 +13,7 @@ from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import strokes_at
 from orthopsis.handout.figure import picture_figure, step_figure
 from orthopsis.handout.svg import to_svg
+from orthopsis.phrase import Number, say
 
 Format = Literal["json", "svg", "pdf", "png", "dxf", "gltf"]
 FORMATS: tuple[Format, ...] = get_args(Format)
@@ -40,14 +41,21 @@ def exported(
         return as_text(scene.exercise).encode()
     if form == "gltf":
         if number is not None:
-            raise ExerciseError("step", "solids are whole; choose the finished drawing for glTF")
+            raise ExerciseError("step", say("refused-gltf-of-a-step"))
         from orthopsis.handout.gltf import to_gltf
 
         return to_gltf(scene).encode()
     if number is not None:
         made = made or run_through(scene)
         if not 1 <= number <= len(made):
-            raise ExerciseError("step", f"{number} is none of the steps 1 to {len(made)}")
+            raise ExerciseError(
+                "step",
+                say(
+                    "refused-no-such-step",
+                    number=Number(float(number)),
+                    count=Number(float(len(made))),
+                ),
+            )
     if form == "dxf":
         from orthopsis.handout.dxf import to_dxf
 

@@ -19,6 +19,7 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import View
+from orthopsis.phrase import say
 from orthopsis.picture.facets import flat_mesh
 
 AROUND = 96
@@ -35,8 +36,7 @@ def to_gltf(scene: Scene) -> str:
         if stage.view.eye is None:
             raise ExerciseError(
                 "view",
-                "the triangle of the three points is not acute, so the solids have no true "
-                "shape; move VP3 further away",
+                say("refused-not-acute"),
             )
         for thing in drawn.solids(stage):
             corners, faces = flat_mesh(thing, AROUND // 4)

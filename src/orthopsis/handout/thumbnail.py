@@ -29,7 +29,7 @@ def to_thumbnail(figure: Figure) -> str:
     for fill in figure.fills:
         way = "".join(f"{_run(loop, scale, 0.0)}Z" for loop in fill.loops)
         # The line closes the seam between two planes of one tone.
-        tone = f'fill="{fill.colour}" stroke="{fill.colour}" stroke-width=".3"'
+        tone = f'fill="{fill.colour}" stroke="{fill.colour}" stroke-width=".6"'
         lines.append(f'<path {tone} fill-rule="evenodd" d="{way}"/>')
     runs: dict[Pen, list[list[XY]]] = {}
     for rule in figure.rules:

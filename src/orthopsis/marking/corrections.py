@@ -19,6 +19,7 @@ from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.verdicts import STANDARD, Strictness
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.view import FREE
+from orthopsis.phrase import Own, say
 
 Number = Annotated[float, Field(ge=-1e4, le=1e4, allow_inf_nan=False)]
 Place = tuple[Number, Number]
@@ -64,17 +65,18 @@ def judged_again(
     ]
     for number, change in corrections.lines.items():
         if not 0 <= number < len(strokes):
-            raise ExerciseError(f"lines.{number}", "there is no line of this number; reload")
+            raise ExerciseError(f"lines.{number}", say("refused-no-such-line"))
         if change.family is not None and change.family not in {*key.goals, FREE}:
             known = ", ".join(key.goals)
             raise ExerciseError(
-                f"lines.{number}.family", f"'{change.family}' is none of {known}; choose one"
+                f"lines.{number}.family",
+                say("refused-no-such-family", family=Own(change.family), known=Own(str(known))),
             )
         if change.moved is not None:
             strokes[number] = _moved(strokes[number], *change.moved, number)
     for stroke in strokes:
         if stroke.length_mm < LEAST_LINE_MM:
-            raise ExerciseError("added", "a line has to be at least 3 mm long; draw it longer")
+            raise ExerciseError("added", say("refused-line-too-short"))
     kept = [s for s in strokes if not _change(corrections, s.number).dismissed]
     families = {n: c.family for n, c in corrections.lines.items() if c.family is not None}
     meant = {n for n, c in corrections.lines.items() if c.meant}
@@ -87,5 +89,5 @@ def _change(corrections: Corrections, number: int) -> LineChange:
 
 def _moved(stroke: FoundStroke, start: Place, end: Place, number: int) -> FoundStroke:
     if math.dist(start, end) < LEAST_LINE_MM:
-        raise ExerciseError(f"lines.{number}.moved", "a line has to be at least 3 mm long")
+        raise ExerciseError(f"lines.{number}.moved", say("refused-line-too-short"))
     return replace(stroke, start=start, end=end, angle_sd_deg=BY_HAND_DEG)

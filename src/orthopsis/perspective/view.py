@@ -17,8 +17,10 @@ import math
 from dataclasses import dataclass, replace
 from functools import cached_property
 
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, meet
 from orthopsis.perspective.vector import Vector, plus, times
+from orthopsis.phrase import say
 
 VERTICAL = "vertical"
 HORIZONTAL = "horizontal"
@@ -93,7 +95,7 @@ class View:
         """
         square = (centre_mm - left_vp_mm) * (right_vp_mm - centre_mm)
         if square <= 0.0:
-            raise ValueError("the centre of vision lies between the two vanishing points")
+            raise Unfit(say("refused-centre-between"))
         return cls(
             directions=(
                 VanishingPoint("VP1", Point(left_vp_mm, eye_level_mm)),
@@ -121,7 +123,7 @@ class View:
         Raises ValueError when the third point lies on the eye level.
         """
         if abs(third_vp.y - eye_level_mm) < 1e-9:
-            raise ValueError("the third vanishing point lies above or below the eye level")
+            raise Unfit(say("refused-third-off"))
         left, right = Point(left_vp_mm, eye_level_mm), Point(right_vp_mm, eye_level_mm)
         return cls(
             directions=(
@@ -143,11 +145,11 @@ class View:
         eye, and where the other point would lie at infinity.
         """
         if self.eye is None:
-            raise ValueError("no eye sees right angles in this view")
+            raise Unfit(say("refused-no-right-angles"))
         x0, y0 = self.eye.principal.xy
         square = self.eye.distance_mm**2 + (self.eye_level_mm - y0) ** 2
         if abs(vp_mm - x0) * 1e6 < square:
-            raise ValueError("what is turned so little runs to the view's own points")
+            raise Unfit(say("refused-turned-too-little"))
         other_mm = x0 + square / (x0 - vp_mm)
         left, right = sorted((vp_mm, other_mm))
         pair = (
@@ -165,10 +167,10 @@ class View:
         the eye would come onto the sheet.
         """
         if self.eye is None:
-            raise ValueError("no eye sees right angles in this view")
+            raise Unfit(say("refused-no-right-angles"))
         far_mm = self.eye.distance_mm + back_mm
         if far_mm <= 0.0:
-            raise ValueError("the eye stays before the sheet")
+            raise Unfit(say("refused-before-the-sheet"))
         px, py = self.eye.principal.xy
         grown = far_mm / self.eye.distance_mm
         eye = Eye(Point(px + right_mm, py + down_mm), far_mm)
@@ -181,7 +183,7 @@ class View:
 
         height_mm = self.eye_height_mm - down_mm - (self.eye_level_mm - py) * (grown - 1.0)
         if height_mm <= 0.0:
-            raise ValueError("the eye stays above the ground")
+            raise Unfit(say("refused-above-the-ground"))
         return View(
             tuple(VanishingPoint(vp.name, seen(vp.at)) for vp in self.directions),
             seen(Point(px, self.eye_level_mm)).y,
@@ -195,7 +197,7 @@ class View:
         Both look through the same sheet; see `moved`. Raises ValueError without an eye.
         """
         if self.eye is None or other.eye is None:
-            raise ValueError("no eye sees right angles in this view")
+            raise Unfit(say("refused-no-right-angles"))
         (x, y, depth), (px, py) = place, self.eye.principal.xy
         behind = depth - 1.0
         there = behind * self.eye.distance_mm / other.eye.distance_mm
@@ -233,7 +235,7 @@ class View:
         """
         below_mm = foot_y_mm - self.eye_level_mm
         if below_mm <= 0.0:
-            raise ValueError("the ground is seen only below the eye level")
+            raise Unfit(say("refused-ground-above"))
         return self.eye_height_mm / below_mm
 
     def true_length(self, vp: Point) -> float:
@@ -246,7 +248,7 @@ class View:
         if vp.at_infinity:
             return math.hypot(vp.x, vp.y)
         if self.eye is None:
-            raise ValueError("no eye sees right angles in this view")
+            raise Unfit(say("refused-no-right-angles"))
         x, y = vp.xy
         px, py = self.eye.principal.xy
         return math.hypot(x - px, y - py, self.eye.distance_mm)
@@ -349,5 +351,5 @@ def on_paper(place: Vector) -> tuple[float, float]:
     """Sheet coordinates in mm of an eye space place; ValueError when it is not before the eye."""
     x, y, depth = place
     if depth <= 0.0:
-        raise ValueError("a place lies behind the eye")
+        raise Unfit(say("refused-behind"))
     return x / depth, y / depth

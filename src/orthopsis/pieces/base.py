@@ -17,6 +17,7 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
+from orthopsis.phrase import Length, Phrase, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.roles import Role
 
@@ -27,7 +28,7 @@ _Positive = Annotated[float, Field(gt=0, le=MOST_MM, allow_inf_nan=False)]
 Across = Annotated[Millimetres, Role.ACROSS]
 PointAcross = Annotated[Millimetres, Role.POINT]
 Down = Annotated[Millimetres, Role.DOWN]
-Length = Annotated[_Positive, Role.LENGTH]
+PaperLength = Annotated[_Positive, Role.LENGTH]
 FaceLength = Annotated[_Positive, Role.FACE]
 TrueLength = Annotated[_Positive, Role.TRUE]
 EyeLength = Annotated[_Positive, Role.EYE]
@@ -64,11 +65,11 @@ class Stage:
     named: Mapping[str, str] = field(default_factory=dict)
     """What the document calls a field, where a piece is worked out as another kind."""
 
-    def refuse(self, field: str, message: str) -> ExerciseError:
+    def refuse(self, field: str, says: Phrase) -> ExerciseError:
         """An error that names the piece's field."""
         first, dot, rest = field.partition(".")
         field = self.named.get(first, first) + dot + rest
-        return ExerciseError(f"{self.path}.{field}" if field else self.path, message)
+        return ExerciseError(f"{self.path}.{field}" if field else self.path, says)
 
     def depth_at(self, foot_y_mm: float, field: str) -> float:
         """Relative depth of a foot on the ground, or 1 for what floats at the picture plane."""
@@ -79,9 +80,11 @@ class Stage:
         except ValueError:
             raise self.refuse(
                 field,
-                f"the foot at {foot_y_mm:g} mm is on or above the eye level at "
-                f"{self.view.eye_level_mm:g} mm, where no ground is seen; "
-                "lower the foot, or let the piece float",
+                say(
+                    "refused-foot-above",
+                    foot=Length(foot_y_mm),
+                    level=Length(self.view.eye_level_mm),
+                ),
             ) from None
 
 

@@ -24,8 +24,9 @@ from pydantic import (
 from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
 
+from orthopsis.errors import Unfit
 from orthopsis.perspective.view import View
-from orthopsis.phrase import Own
+from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
@@ -67,7 +68,8 @@ class Piece(Measures):
     `uid` is what it is known by for ever; `id` is what it is called, and may be changed.
     """
 
-    wrong_form: ClassVar[str] = "give either front and depth, or edge, left and right, or stack"
+    wrong_form: ClassVar[str] = "refused-form-of-a-block"
+    """Says which fields a placement of the kind has."""
 
     kind: Annotated[str, Role.NAME]
     id: Name
@@ -197,10 +199,10 @@ class Piece(Measures):
         given = {key: value for key, value in data.items() if key in fields and value is not None}
         form = forms.get(_form_of(given) or "")
         if form is None or not required(form) <= given.keys() <= form.model_fields.keys():
-            raise ValueError(cls.wrong_form)
+            raise Unfit(say(cls.wrong_form))
         own = {key: value for key, value in data.items() if key not in fields}
         if PLACE in own:
-            raise ValueError(f"{PLACE}: unknown field; remove it or check its spelling")
+            raise Unfit(say("refused-unknown-field"), PLACE)
         return {**own, PLACE: given}
 
     @model_serializer(mode="wrap")

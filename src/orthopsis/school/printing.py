@@ -14,6 +14,7 @@ from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked
 from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
+from orthopsis.phrase import say
 from orthopsis.school import versions
 from orthopsis.school.lessons import school_class
 from orthopsis.school.owned import owned
@@ -38,7 +39,7 @@ def ask(session: Session, teacher_id: int, exercise_id: int, asked: dict[str, An
     exercise(session, teacher_id, exercise_id)
     pupils = sheets_for(session, teacher_id, asked["class_id"], asked["pupil_ids"])
     if not pupils:
-        raise ExerciseError("class_id", "nobody is in this class yet; add pupils first")
+        raise ExerciseError("class_id", say("refused-empty-class"))
     old = session.scalars(
         select(PrintJob).where(PrintJob.teacher_id == teacher_id).order_by(PrintJob.id.desc())
     ).all()[KEPT_JOBS - 1 :]

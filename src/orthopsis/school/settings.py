@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 from sqlalchemy.dialects.mysql import insert
@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from orthopsis.exercise.document import Exercise, SizeName
 from orthopsis.exercise.resolve import resolve
 from orthopsis.school.tables import TeacherSettings
-from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units
+from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units, Wording
 from orthopsis.wording.words import Words
 
 
@@ -56,9 +56,19 @@ def words_for(session: Session, teacher_id: int, exercise: Exercise) -> Words:
     return resolve(as_said(exercise, settings_of(session, teacher_id))).words
 
 
+def own_words(settings: Settings) -> Words:
+    """How the teacher says what belongs to no exercise."""
+    return Words(Wording(**_set(settings)))
+
+
+def _set(settings: Settings) -> dict[str, Any]:
+    told = ((name, getattr(settings, name)) for name in WORDS)
+    return {name: value for name, value in told if value is not None}
+
+
 def as_said(exercise: Exercise, settings: Settings) -> Exercise:
     """The exercise in the teacher's own words and measures."""
-    words = {name: getattr(settings, name) for name in WORDS if getattr(settings, name) is not None}
+    words = _set(settings)
     if not words:
         return exercise
     return exercise.model_copy(update={"wording": exercise.wording.model_copy(update=words)})

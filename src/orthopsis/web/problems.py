@@ -20,6 +20,10 @@ from orthopsis.errors import (
     OrthopsisError,
 )
 from orthopsis.exercise.load import explained
+from orthopsis.school.settings import own_words, settings_of
+from orthopsis.school.store import Store
+from orthopsis.web.context import local_teacher
+from orthopsis.wording.words import Words
 
 MEDIA_TYPE = "application/problem+json"
 
@@ -46,11 +50,12 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(OrthopsisError)
     def of_ours(request: Request, error: OrthopsisError) -> JSONResponse:
-        return problem_response(problem_of(error))
+        return problem_response(problem_of(error, words_of(request)))
 
     @app.exception_handler(RequestValidationError)
     def of_validation(request: Request, error: RequestValidationError) -> JSONResponse:
-        return problem_response(problem_of(explained(error.errors(), skip={"body", "query"})))
+        explanation = explained(error.errors(), skip={"body", "query"})
+        return problem_response(problem_of(explanation, words_of(request)))
 
     @app.exception_handler(HTTPException)
     def of_http(request: Request, error: HTTPException) -> JSONResponse:
@@ -78,12 +83,26 @@ def install(app: FastAPI) -> None:
         return problem_response(Problem(type=_type(title), title=title, status=500, detail=detail))
 
 
-def problem_of(error: OrthopsisError) -> Problem:
-    """The problem that tells of one of our own errors."""
+def words_of(request: Request) -> Words:
+    """The words and units of the teacher who is at work; plain ones where nobody can be asked."""
+    store: Store = request.app.state.store
+    try:
+        with store.session() as session:
+            return own_words(settings_of(session, local_teacher(session).id))
+    except (DBAPIError, OrthopsisError):
+        return Words()
+
+
+def problem_of(error: OrthopsisError, words: Words) -> Problem:
+    """The problem that tells of one of our own errors, in a teacher's words."""
     if isinstance(error, ExerciseError):
         title = "no drawing order" if isinstance(error, NoDrawingOrder) else "exercise refused"
         return Problem(
-            type=_type(title), title=title, status=422, detail=error.message, field=error.path
+            type=_type(title),
+            title=title,
+            status=422,
+            detail=words.say(error.says),
+            field=error.path,
         )
     if isinstance(error, EditConflict):
         return Problem(

@@ -1116,7 +1116,6 @@ choice-alphabet-quartered = on halves and quarters, by diagonals
 field-form = Their form
 choice-form-block = straight block letters
 choice-form-curved = round letters with curves
-field-gap-mm = Room between letters 60 mm high
 field-bands = Pattern bands on the sides
 field-run = Its face lies
 choice-run-left = left of the edge
@@ -1132,3 +1131,206 @@ grip-length = length
 grip-thickness = thickness
 grip-street = street
 grip-edge = front edge
+
+## Refusals: what is wrong, and the remedy
+
+# $one (own) $other (own)
+refused-each-partly-before =
+    '{ $one }' and '{ $other }' each stand partly before the other, so neither can be drawn first;
+    move one of them
+# $one (own) $other (own)
+refused-in-one-another = '{ $one }' and '{ $other }' stand in one another; move one of them apart
+# $piece (own)
+refused-no-such-piece = there is no piece '{ $piece }'; choose one of the exercise's
+refused-lift-stacked = stands on the lines of another; move that one
+refused-spread-one-point = only two- and three-point exercises have points to spread
+refused-size-orientation = a size in mm takes no orientation; swap width_mm and height_mm
+refused-points-order = right_vp_mm must be larger than left_vp_mm
+refused-centre-beside = centre_mm must lie between left_vp_mm and right_vp_mm
+# $down (length)
+refused-third-on-eye-level =
+    third_vp_mm lies at { $down }, on the eye level; put VP3 above or below it
+# $name (own)
+refused-id-twice = '{ $name }' is used twice; rename one
+# $name (own)
+refused-uid-twice = '{ $name }' is used twice; leave one of them out
+# $name (own)
+refused-no-such-view = there is no view '{ $name }'; add it to views
+# $name (own)
+refused-id-of-a-view =
+    '{ $name }' is a view's name too, and both name vanishing points; rename the piece
+# $down (length)
+refused-one-eye-level = all views of a sheet share the eye level, { $down }
+refused-one-eye-height = all views share the eye height; leave it out
+# $kind (own) $kinds (list)
+refused-no-such-kind = '{ $kind }' is no kind of piece; use { $kinds }
+refused-no-such-field = this piece has no such field
+# $most (number)
+refused-too-large = the document is larger than { $most } MB
+# $format (own)
+refused-no-exercise = this is no exercise: 'format' must be '{ $format }'
+# $version (number) $known (number)
+refused-newer-version =
+    version { $version } is newer than this program knows ({ $known }); update it
+# $fault (own)
+refused-no-json = this is not JSON ({ $fault }); save it again
+# $word (own)
+refused-word-too-large =
+    '{ $word }' does not fit on the sheet in letters of any size; take a shorter one or a larger
+    sheet
+refused-no-letters = no piece has letters; add a word before giving a text
+refused-frame-too-wide = the frame leaves nothing to draw on; make it narrower
+# $at (length) $why (phrase)
+refused-turned = { $at }: { $why }; leave it out
+refused-behind-the-eye =
+    it reaches behind the eye, where nothing is seen; shorten it or move it back
+refused-all-hidden = every step is hidden; show at least one of them
+# $why (phrase)
+refused-viewer-cannot = the viewer cannot move so: { $why }; take a smaller step, or move the points
+refused-behind-the-viewer = would stand behind the viewer; take a smaller step
+refused-gltf-of-a-step = solids are whole; choose the finished drawing for glTF
+# $number (number) $count (number)
+refused-no-such-step = { $number } is none of the steps 1 to { $count }
+refused-not-acute =
+    the triangle of the three points is not acute, so the solids have no true shape; move VP3
+    further away
+refused-line-too-short = a line has to be at least 3 mm long; draw it longer
+refused-no-such-line = there is no line of this number; reload
+# $family (own) $known (own)
+refused-no-such-family = '{ $family }' is none of { $known }; choose one
+refused-behind = a place lies behind the eye
+refused-centre-between = the centre of vision lies between the two vanishing points
+refused-third-off = the third vanishing point lies above or below the eye level
+refused-no-right-angles = no eye sees right angles in this view
+refused-turned-too-little = what is turned so little runs to the view's own points
+refused-before-the-sheet = the eye stays before the sheet
+refused-above-the-ground = the eye stays above the ground
+refused-ground-above = the ground is seen only below the eye level
+# $foot (length) $level (length)
+refused-foot-above =
+    the foot at { $foot } is on or above the eye level at { $level }, where no ground is seen;
+    lower the foot, or let the piece float
+refused-no-letter = write at least one letter
+# $letter (own)
+refused-unknown-letter =
+    there is no block letter for '{ $letter }'; use A to Z, 0 to 9, a point, and & ! ? - '
+refused-street-in-the-air = letters along a street stand on the ground
+# $letter (own) $text (own)
+refused-small-letter =
+    '{ $letter }' is a small letter; block letters are capitals, so write '{ $text }'
+# $high (length) $wide (length) $most (length)
+refused-word-too-wide =
+    at { $high } the word is { $wide } wide, above { $most }; make the letters lower, or the word
+    shorter
+refused-face-missing = say how wide and high the face is, in the measures of the corners
+# $one (number) $loop (phrase) $other (number) $its (phrase)
+refused-sides-cross =
+    side { $one } of { $loop } touches or crosses side { $other } of { $its }; a shape is drawn
+    without lifting the pencil or crossing a line
+refused-hole-outside = it lies outside the shape; move it within
+# $x (length) $y (length) $wide (length) $high (length)
+refused-corner-off-the-face =
+    ({ $x }, { $y }) lies outside the face of { $wide } × { $high }; keep every corner on it
+refused-unknown-field = unknown field; remove it or check its spelling
+# $third (point)
+refused-edge-to-third = uprights run to { $third } here; give x_mm, y_mm and length_mm
+# $at (length) $third (point) $there (length)
+refused-edge-beyond-third =
+    { $at } lies on the far side of { $third } at { $there }, where no upright begins; move the
+    edge toward the eye level
+# $long (length) $third (point) $room (length)
+refused-edge-reaches-third =
+    { $long } reaches { $third }, { $room } away, which no upright reaches; make the edge shorter
+refused-edge-forms = an edge has either top_mm and bottom_mm, or y_mm and length_mm
+refused-bottom-above = bottom_mm is measured from the top, so it must be larger than top_mm
+refused-edge-straight = uprights stand straight here; give x_mm, top_mm and bottom_mm
+# $at (length) $point (point)
+refused-edge-over-point =
+    { $at } stands exactly over { $point }, where a side shrinks to a line; move the edge or the
+    point by a millimetre
+# $value (phrase)
+refused-cut-beyond =
+    { $value } does not lie between the corner and its vanishing point; choose a place between
+    them
+# $corner (own) $corners (list)
+refused-cut-from = '{ $corner }' is none of { $corners }
+# $true (length)
+refused-cut-not-true =
+    { $true } has no true depth here: the triangle of the three points is not acute, so no eye
+    sees right angles; move VP3, or give along_mm
+refused-cut-one-way = give exactly one of x_mm, fraction, along_mm, true_mm
+refused-cut-point = point carries a true length; give true_mm, or leave point out
+refused-cut-by-eye = by_eye is for along_mm and fraction; leave it out, or give one of them
+refused-edge-in-one-point = this view has one point; give front and depth
+refused-front-in-two-point = this view has two points; give edge, left and right
+# $block (own)
+refused-stack-on-none = no block '{ $block }' is listed before this one
+# $block (own)
+refused-stack-no-edge = '{ $block }' has no front edge; name a block with one
+# $block (own)
+refused-stack-other-view = '{ $block }' is seen in another view; give both the same
+# $at (length) $block (own)
+refused-stack-too-far =
+    { $at }: there the edge of '{ $block }' is further off than can be measured; choose a place
+    nearer to it
+# $at (length) $point (point) $side (choice) $block (own)
+refused-stack-beyond =
+    { $at }: the line to { $point } does not meet the { WORD($side) } side of '{ $block }' before
+    the point; choose a place nearer to it
+refused-no-first-value = it cannot be left out and put back; give it a value
+refused-run-missing = say which side of the edge is the face, left or right
+# $at (length) $point (point) $way (choice)
+refused-face-turned-away =
+    { $at } lies beyond { $point }, where the face turns its back to us; move the edge to the {
+    WORD($way) } of the point, or let it run to the { WORD($way) }
+refused-run-in-one-point = in one-point the front is the face; leave run out
+refused-curve-behind = a curve reaches behind the eye; make the word shorter or lower
+# $axis (own) $fits (list)
+refused-axis-none = '{ $axis }' is no direction of this view; use { $fits }
+# $end (choice)
+refused-end-edge-on =
+    its { WORD($end) } is seen edge-on, a straight line; move the piece or the eye level by a few
+    millimetres
+# $end (choice)
+refused-end-too-thin = its { WORD($end) } is too thin a circle to construct; make it deeper or wider
+refused-form-of-a-block = give either front and depth, or edge, left and right, or stack
+refused-form-of-a-word = give either front and depth, or edge, run, length and thickness
+# $percent (number)
+share = { $percent } %
+the-shape = the shape
+# $number (number)
+the-hole = hole { $number }
+# $first (own) $last (own)
+list-or = { $first } or { $last }
+refused-empty-class = nobody is in this class yet; add pupils first
+
+## Refusals of single values, as the library that reads documents tells them apart
+
+refused-missing = this field is missing; add it
+refused-kind-missing = this field is missing; add it
+# $kind (own) $kinds (own)
+refused-unknown-kind = unknown kind '{ $kind }'; use { $kinds }
+# $value (own)
+refused-no-number = must be a number; it is { $value }
+# $choices (own) $value (own)
+refused-none-of = must be { $choices }; it is { $value }
+# $least (own) $value (own)
+refused-greater-than = must be greater than { $least }; it is { $value }
+# $least (own) $value (own)
+refused-greater-than-equal = must be { $least } or more; it is { $value }
+# $most (own) $value (own)
+refused-less-than = must be less than { $most }; it is { $value }
+# $most (own) $value (own)
+refused-less-than-equal = must be { $most } or less; it is { $value }
+# $value (own)
+refused-no-finite-number = must be a finite number; it is { $value }
+# $most (own)
+refused-too-long = has too many entries; give { $most } at the most
+# $least (own)
+refused-too-short = has too few entries; give at least { $least }
+# $value (own)
+refused-name = begin with a letter, then letters, digits, spaces, - and _; it is { $value }
+# $what (own) $value (own)
+refused-other = { $what }; it is { $value }
+# $what (own)
+refused-other-bare = { $what }

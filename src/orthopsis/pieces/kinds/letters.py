@@ -14,10 +14,11 @@ from typing import Annotated, Any, ClassVar, Literal, Self
 from pydantic import AfterValidator, Field, model_validator
 
 from orthopsis.construction.order import Body
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import part_way
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
-from orthopsis.phrase import Number, Own, Phrase, say
+from orthopsis.phrase import Length, Number, Own, Phrase, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import MOST_MM, Drawn, Grip, Site, Stage
 from orthopsis.pieces.piece import Piece, WordPlace
@@ -56,17 +57,14 @@ SHARES = (1.0, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1)
 
 def _can_be_drawn(text: str) -> str:
     if not text.strip():
-        raise ValueError("write at least one letter")
+        raise Unfit(say("refused-no-letter"))
     for character in text:
         if character not in FORMS and character != " ":
             if character.upper() in FORMS:
-                raise ValueError(
-                    f"'{character}' is a small letter; block letters are capitals, so write "
-                    f"'{text.upper()}'"
+                raise Unfit(
+                    say("refused-small-letter", letter=Own(character), text=Own(text.upper()))
                 )
-            raise ValueError(
-                f"there is no block letter for '{character}'; use A to Z, 0 to 9 and & ! ? - . '"
-            )
+            raise Unfit(say("refused-unknown-letter", letter=Own(character)))
     return text
 
 
@@ -152,13 +150,13 @@ class Letters(Piece):
     With `street`, in one-point, each letter stands by itself, so far behind the one before it.
     """
 
-    wrong_form: ClassVar = "give either front and depth, or edge, run, length and thickness"
+    wrong_form: ClassVar = "refused-form-of-a-word"
 
     kind: Literal["letters"]
     text: Text
     alphabet: Annotated[Alphabet, Role.CHOICE] = "measured"
     form: Annotated[Form, Role.CHOICE] = "block"
-    gap_mm: Annotated[float, Field(ge=1, le=200), Role.FIXED] = GAP_MM
+    gap_mm: Annotated[float, Field(ge=1, le=200), Role.FIXED, Editor.NONE] = GAP_MM
     bands: Annotated[int, Field(ge=0, le=6), Role.COUNT] = 0
     place: WordPlace
 
@@ -181,9 +179,14 @@ class Letters(Piece):
             high_mm = self.place.front.height_mm
             wide_mm = true_width(self.row) / HEIGHT_MM * high_mm
             if wide_mm > MOST_MM:
-                raise ValueError(
-                    f"front.height_mm: at {high_mm:g} mm the word is {wide_mm:.0f} mm wide, above "
-                    f"{MOST_MM:.0f} mm; make the letters lower, or the word shorter"
+                raise Unfit(
+                    say(
+                        "refused-word-too-wide",
+                        high=Length(high_mm),
+                        wide=Length(wide_mm),
+                        most=Length(MOST_MM),
+                    ),
+                    "front.height_mm",
                 )
         return self
 
@@ -245,7 +248,7 @@ class Letters(Piece):
         go kq / (1 + kq) of the way.
         """
         if stage.floating:
-            raise stage.refuse("street", "letters along a street stand on the ground")
+            raise stage.refuse("street", say("refused-street-in-the-air"))
         vp, words = stage.view.level_points[0].at, []
         first = self.shape.on_front.front
         step = street.share_by_projection(first.corners[3], vp, stage.view)

@@ -8,8 +8,10 @@ from typing import Annotated, Any, Literal, Self
 from pydantic import Field, model_validator
 
 from orthopsis.construction.order import Body
+from orthopsis.errors import Unfit
 from orthopsis.perspective.segments import inside, sides_cross
 from orthopsis.perspective.view import View
+from orthopsis.phrase import Length, Number, Phrase, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, FaceLength, Grip, Measures, Millimetres, Site, Stage
 from orthopsis.pieces.block import BlockPiece
@@ -63,21 +65,33 @@ class Outline(BlockPiece, Drawn):
         for name, loop in (("corners", self.corners), *self._named_holes()):
             for k, (x, y) in enumerate(loop):
                 if not (-1e-9 <= x <= width + 1e-9 and -1e-9 <= y <= height + 1e-9):
-                    raise ValueError(
-                        f"{name}[{k}]: ({x:g}, {y:g}) lies outside the face of {width:g} × "
-                        f"{height:g} mm; keep every corner on it"
+                    raise Unfit(
+                        say(
+                            "refused-corner-off-the-face",
+                            x=Length(x),
+                            y=Length(y),
+                            wide=Length(width),
+                            high=Length(height),
+                        ),
+                        f"{name}[{k}]",
                     )
         loops = [self.corners, *self.holes]
         crossing = sides_cross(loops)
         if crossing is not None:
             (i, a), (j, b) = crossing
-            raise ValueError(
-                f"corners: side {a + 1} of {_named(i)} touches or crosses side {b + 1} of "
-                f"{_named(j)}; a shape is drawn without lifting the pencil or crossing a line"
+            raise Unfit(
+                say(
+                    "refused-sides-cross",
+                    one=Number(a + 1.0),
+                    loop=_named(i),
+                    other=Number(b + 1.0),
+                    its=_named(j),
+                ),
+                "corners",
             )
         for k, hole in enumerate(self.holes):
             if not inside(hole[0], [self.corners]):
-                raise ValueError(f"holes[{k}]: it lies outside the shape; move it within")
+                raise Unfit(say("refused-hole-outside"), f"holes[{k}]")
         return self
 
     def _named_holes(self) -> list[tuple[str, list[Place]]]:
@@ -88,7 +102,7 @@ class Outline(BlockPiece, Drawn):
             return self.face.width_mm, self.face.height_mm
         if isinstance(self.place, OnFront):
             return self.place.front.width_mm, self.place.front.height_mm
-        raise ValueError("face: say how wide and high the face is, in the measures of the corners")
+        raise Unfit(say("refused-face-missing"), "face")
 
     @cached_property
     def profile(self) -> Profile:
@@ -135,5 +149,5 @@ class Outline(BlockPiece, Drawn):
         return self.placed(self.shape.moved(stage, view))
 
 
-def _named(loop: int) -> str:
-    return "the shape" if loop == 0 else f"hole {loop}"
+def _named(loop: int) -> Phrase:
+    return say("the-shape") if loop == 0 else say("the-hole", number=Number(float(loop)))

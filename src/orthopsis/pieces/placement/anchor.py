@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pydantic import model_validator
 
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import (
     Point,
     direction,
@@ -13,7 +14,8 @@ from orthopsis.perspective.plane import (
     toward,
 )
 from orthopsis.perspective.view import VanishingPoint
-from orthopsis.pieces.base import Across, Down, Length, Measures, Stage
+from orthopsis.phrase import Length, PointName, say
+from orthopsis.pieces.base import Across, Down, Measures, PaperLength, Stage
 from orthopsis.pieces.placement.depth import CornerName
 
 FRONT_CORNERS: tuple[CornerName, ...] = ("top left", "top right", "bottom right", "bottom left")
@@ -25,8 +27,8 @@ class Front(Measures):
 
     x_mm: Across
     y_mm: Down
-    width_mm: Length
-    height_mm: Length
+    width_mm: PaperLength
+    height_mm: PaperLength
 
     @property
     def corners(self) -> tuple[Point, Point, Point, Point]:
@@ -49,7 +51,7 @@ class FrontEdge(Measures):
     top_mm: Down | None = None
     bottom_mm: Down | None = None
     y_mm: Down | None = None
-    length_mm: Length | None = None
+    length_mm: PaperLength | None = None
 
     @model_validator(mode="after")
     def _one_form(self) -> FrontEdge:
@@ -57,9 +59,9 @@ class FrontEdge(Measures):
         if not (None not in upright and slanting == (None, None)) and not (
             None not in slanting and upright == (None, None)
         ):
-            raise ValueError("an edge has either top_mm and bottom_mm, or y_mm and length_mm")
+            raise Unfit(say("refused-edge-forms"))
         if self.top_mm is not None and self.bottom_mm is not None and self.bottom_mm <= self.top_mm:
-            raise ValueError("bottom_mm is measured from the top, so it must be larger than top_mm")
+            raise Unfit(say("refused-bottom-above"))
         return self
 
     @classmethod
@@ -109,22 +111,17 @@ def check_edge(edge: FrontEdge, stage: Stage) -> None:
     """Refuse an edge that no upright of the view lies along, or that shows no side."""
     third = stage.view.uprights
     if edge.upright and not third.at.at_infinity:
-        raise stage.refuse(
-            "edge", f"uprights run to {third.name} here; give x_mm, y_mm and length_mm"
-        )
+        raise stage.refuse("edge", say("refused-edge-to-third", third=PointName(third.name)))
     if not edge.upright:
         if third.at.at_infinity:
-            raise stage.refuse(
-                "edge", "uprights stand straight here; give x_mm, top_mm and bottom_mm"
-            )
+            raise stage.refuse("edge", say("refused-edge-straight"))
         _check_slanting(edge, third, stage)
     line = join(*edge.ends(third.at))
     for vp in stage.view.level_points:
         if distance_point_line(vp.at, line) < 1e-3:
             raise stage.refuse(
                 "edge.x_mm",
-                f"{edge.x_mm:g} mm stands exactly over {vp.name}, where "
-                "a side shrinks to a line; move the edge or the point by a millimetre",
+                say("refused-edge-over-point", at=Length(edge.x_mm), point=PointName(vp.name)),
             )
 
 
@@ -135,13 +132,21 @@ def _check_slanting(edge: FrontEdge, third: VanishingPoint, stage: Stage) -> Non
     if (upper.y >= y - 1.0) if below else (upper.y <= y + 1.0):
         raise stage.refuse(
             "edge.y_mm",
-            f"{upper.y:g} mm lies on the far side of {third.name} at {y:g} mm, where no "
-            "upright begins; move the edge toward the eye level",
+            say(
+                "refused-edge-beyond-third",
+                at=Length(upper.y),
+                third=PointName(third.name),
+                there=Length(y),
+            ),
         )
     room = distance(upper, third.at)
     if below and edge.drawn_mm >= room - 1e-6:
         raise stage.refuse(
             "edge.length_mm",
-            f"{edge.drawn_mm:g} mm reaches {third.name}, {room:.1f} mm away, which no upright "
-            "reaches; make the edge shorter",
+            say(
+                "refused-edge-reaches-third",
+                long=Length(edge.drawn_mm),
+                third=PointName(third.name),
+                room=Length(room),
+            ),
         )

@@ -9,6 +9,7 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from orthopsis.construction.moves import Idea, Mark, Ruled, Said, phrase
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import (
     LEFT,
     LEVEL,
@@ -21,9 +22,8 @@ from orthopsis.perspective.plane import (
     toward,
 )
 from orthopsis.perspective.view import FREE, View
-from orthopsis.phrase import About, Choice, Phrase
-from orthopsis.phrase import Length as Measure
-from orthopsis.pieces.base import Across, Flag, Length, Measures, Site, Stage, TrueLength
+from orthopsis.phrase import About, Choice, Length, Number, Own, Phrase, listed, say
+from orthopsis.pieces.base import Across, Flag, Measures, PaperLength, Site, Stage, TrueLength
 from orthopsis.pieces.roles import Role
 
 CornerName = Literal["top", "bottom", "top left", "top right", "bottom left", "bottom right"]
@@ -39,7 +39,7 @@ class Cut(Measures):
 
     x_mm: Across | None = None
     fraction: Annotated[float, Field(gt=0, lt=1), Role.SHARE] | None = None
-    along_mm: Length | None = None
+    along_mm: PaperLength | None = None
     true_mm: TrueLength | None = None
     point: Annotated[Literal["left", "right"] | None, Role.CHOICE] = None
     by_eye: Flag | None = None
@@ -48,13 +48,11 @@ class Cut(Measures):
     @model_validator(mode="after")
     def _one_way(self) -> Cut:
         if len(self.ways) != 1:
-            raise ValueError("give exactly one of x_mm, fraction, along_mm, true_mm")
+            raise Unfit(say("refused-cut-one-way"))
         if self.point is not None and self.true_mm is None:
-            raise ValueError("point carries a true length; give true_mm, or leave point out")
+            raise Unfit(say("refused-cut-point"))
         if self.by_eye and self.along_mm is None and self.fraction is None:
-            raise ValueError(
-                "by_eye is for along_mm and fraction; leave it out, or give one of them"
-            )
+            raise Unfit(say("refused-cut-by-eye"))
         return self
 
     @property
@@ -155,14 +153,14 @@ class Cut(Measures):
         if self.x_mm is not None:
             foot = paper.measure_on_edge(self.x_mm)
             mark = paper.cross(paper.upright(foot), guide)
-            return mark, phrase("cut-x", x=Measure(self.x_mm), start=start, vp=vp, mark=mark)
+            return mark, phrase("cut-x", x=Length(self.x_mm), start=start, vp=vp, mark=mark)
         along_mm = self.along_mm or distance(start.at, vp.at) * (self.fraction or 0.0)
         mark = paper.measure_along(start, vp, along_mm)
         paper.reach(guide, mark)
         if self.by_eye:
             about = About(along_mm)
             return mark, phrase("cut-by-eye", along=about, start=start, vp=vp, mark=mark)
-        length = Measure(along_mm)
+        length = Length(along_mm)
         return mark, phrase("cut-along", along=length, start=start, vp=vp, mark=mark)
 
     def _build_true(
@@ -187,11 +185,11 @@ class Cut(Measures):
         point = paper.measuring_point(name, view.measuring_point(vp.at, along), vp, idea)
         mark = paper.cross(paper.aim(laid, point, site.part, family=FREE), guide)
         said: dict[str, Said] = {
-            "true": Measure(self.true_mm),
+            "true": Length(self.true_mm),
             "side": Choice(side),
             "start": start,
             "laid": laid,
-            "out": Measure(distance(point.at, vp.at)),
+            "out": Length(distance(point.at, vp.at)),
             "point": point,
             "vp": vp,
             "mark": mark,
@@ -223,20 +221,23 @@ def check_share(share: float, cut: Cut, stage: Stage, field: str) -> None:
     """Refuse a cut that does not lie between its corner and the vanishing point."""
     if not 0.0 < share < 1.0:
         value = getattr(cut, cut.way)
+        share = cut.way == "fraction"
+        told = say("share", percent=Number(100 * value, 1)) if share else Length(value)
         raise stage.refuse(
             f"{field}.{cut.way}",
-            f"{value:g} does not lie between the corner and its vanishing point; "
-            "choose a place between them",
+            say("refused-cut-beyond", value=told),
         )
 
 
 def check_cut(cut: Cut, corners: Sequence[CornerName], stage: Stage, field: str) -> None:
     """Refuse a cut from a corner that is none of those, or a true one where nothing is true."""
     if cut.from_ not in (None, *corners):
-        raise stage.refuse(f"{field}.from", f"'{cut.from_}' is none of {', '.join(corners)}")
+        raise stage.refuse(
+            f"{field}.from",
+            say("refused-cut-from", corner=Own(str(cut.from_)), corners=listed(corners)),
+        )
     if cut.true_mm is not None and stage.view.eye is None:
         raise stage.refuse(
             f"{field}.true_mm",
-            f"{cut.true_mm:g} mm has no true depth here: the triangle of the three points "
-            "is not acute, so no eye sees right angles; move VP3, or give along_mm",
+            say("refused-cut-not-true", true=Length(cut.true_mm or 0.0)),
         )

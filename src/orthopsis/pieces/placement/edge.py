@@ -9,6 +9,7 @@ from orthopsis.construction.order import NearPlace
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, join, meet, toward
 from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import View, eye_space, on_paper
+from orthopsis.phrase import say
 from orthopsis.pieces.base import Grip, PointAcross, Site, Stage
 from orthopsis.pieces.placement.anchor import FrontEdge, check_edge
 from orthopsis.pieces.placement.depth import (
@@ -207,7 +208,7 @@ class OnEdge(BlockPlacement):
 
     def _check(self, stage: Stage) -> None:
         if len(stage.view.level_points) != 2:
-            raise stage.refuse("edge", "this view has one point; give front and depth")
+            raise stage.refuse("edge", say("refused-edge-in-one-point"))
         check_edge(self.edge, stage)
         for side in ("left", "right"):
             check_cut(self.cut(side), ENDS, stage, side)

@@ -13,7 +13,7 @@ from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, Point, distance, p
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import plus
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL, View, eye_space, on_paper
-from orthopsis.phrase import Length
+from orthopsis.phrase import Length, say
 from orthopsis.pieces.base import Grip, Site, Stage
 from orthopsis.pieces.placement.anchor import FRONT_CORNERS, Front
 from orthopsis.pieces.placement.corners import INWARD
@@ -227,7 +227,7 @@ class OnFront(BlockPlacement):
 
     def _check(self, stage: Stage) -> None:
         if len(stage.view.level_points) != 1:
-            raise stage.refuse("front", "this view has two points; give edge, left and right")
+            raise stage.refuse("front", say("refused-front-in-two-point"))
         check_cut(self.depth, FRONT_CORNERS, stage, "depth")
 
 

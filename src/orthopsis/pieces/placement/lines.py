@@ -12,10 +12,11 @@ from pydantic import ValidationError, model_validator
 
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import NearPlace
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import LEVEL, Point, distance, join, meet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
-from orthopsis.phrase import Own
+from orthopsis.phrase import Choice, Length, Own, PointName, say
 from orthopsis.pieces.base import Down, Grip, Measures, PointAcross, Reference, Site, Stage
 from orthopsis.pieces.placement.anchor import FrontEdge
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
@@ -38,7 +39,7 @@ class Stack(Measures):
     @model_validator(mode="after")
     def _downward(self) -> Stack:
         if self.bottom_mm <= self.top_mm:
-            raise ValueError("bottom_mm is measured from the top, so it must be larger than top_mm")
+            raise Unfit(say("refused-bottom-above"))
         return self
 
 
@@ -89,14 +90,12 @@ class OnLines(BlockPlacement):
         """The same block with an edge and cuts of its own, as the lines of its base give them."""
         stack = self.stack
         if stack.on not in others:
-            raise stage.refuse("stack.on", f"no block '{stack.on}' is listed before this one")
+            raise stage.refuse("stack.on", say("refused-stack-on-none", block=Own(stack.on)))
         base, its_view = others[stack.on]
         if not isinstance(base, OnEdge):
-            raise stage.refuse("stack.on", f"'{stack.on}' has no front edge; name a block with one")
+            raise stage.refuse("stack.on", say("refused-stack-no-edge", block=Own(stack.on)))
         if (its_view, base.turned_vp_mm) != (view, self.turned_vp_mm):
-            raise stage.refuse(
-                "stack.on", f"'{stack.on}' is seen in another view; give both the same"
-            )
+            raise stage.refuse("stack.on", say("refused-stack-other-view", block=Own(stack.on)))
         third = stage.view.uprights.at
         line = join(base.edge.ends(third)[0], third)
         upper, lower = (
@@ -112,8 +111,13 @@ class OnLines(BlockPlacement):
             except ValidationError:
                 raise stage.refuse(
                     "stack.top_mm",
-                    f"{stack.top_mm:g} mm: the line to {vp.name} does not meet the {side} side of "
-                    f"'{stack.on}' before the point; choose a place nearer to it",
+                    say(
+                        "refused-stack-beyond",
+                        at=Length(stack.top_mm),
+                        point=PointName(vp.name),
+                        side=Choice(side),
+                        block=Own(stack.on),
+                    ),
                 ) from None
         try:
             if base.edge.upright:
@@ -123,8 +127,7 @@ class OnLines(BlockPlacement):
         except ValidationError:
             raise stage.refuse(
                 "stack.top_mm",
-                f"{stack.top_mm:g} mm: there the edge of '{stack.on}' is further off than can be "
-                "measured; choose a place nearer to it",
+                say("refused-stack-too-far", at=Length(stack.top_mm), block=Own(stack.on)),
             ) from None
         return DrawnOn(edge=edge, **cuts, turned_vp_mm=self.turned_vp_mm, base=stack.on)
 

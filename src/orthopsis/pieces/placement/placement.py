@@ -12,6 +12,7 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import View
+from orthopsis.phrase import say
 from orthopsis.pieces.base import Grip, Measures, Site, Stage
 from orthopsis.pieces.placement.edges import Edges
 
@@ -56,7 +57,7 @@ class Placement(Measures):
 
     def first_value(self, field: str, stage: Stage) -> Any:
         """What a field begins with that may be left out. Raises ExerciseError where it may not."""
-        raise stage.refuse(field, "it cannot be left out and put back; give it a value")
+        raise stage.refuse(field, say("refused-no-first-value"))
 
     @property
     def named(self) -> Mapping[str, str]:

@@ -7,7 +7,7 @@ from typing import Annotated, Any, ClassVar, Literal
 
 from orthopsis.perspective.plane import LEVEL, Point
 from orthopsis.perspective.view import View
-from orthopsis.pieces.base import Across, Down, Grip, Length, Measures, PointAcross, Stage
+from orthopsis.pieces.base import Across, Down, Grip, Measures, PaperLength, PointAcross, Stage
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edge import OnEdge, beside
@@ -31,7 +31,7 @@ class LettersFront(Measures):
 
     x_mm: Across
     y_mm: Down
-    height_mm: Length
+    height_mm: PaperLength
 
 
 class WordOnFront(Placement):

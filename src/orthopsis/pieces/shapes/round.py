@@ -21,7 +21,7 @@ from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import minus, plus, times
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
-from orthopsis.phrase import Choice, PointName, Value
+from orthopsis.phrase import Choice, Own, PointName, Several, Value, say
 from orthopsis.picture.round_solid import RoundSolid
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.corners import outline_area_mm2, seen_faces
@@ -102,8 +102,7 @@ class Round:
             except (ValueError, ZeroDivisionError):
                 raise stage.refuse(
                     "axis",
-                    f"its {name.replace('-', ' ')} is too thin a circle to construct; "
-                    "make it deeper or wider",
+                    say("refused-end-too-thin", end=Choice(name)),
                 ) from None
         goal = self._goal(stage)
         arcs, lines = _outline(ovals, self._ends_shown(corners), goal, stage.transparent)
@@ -224,15 +223,19 @@ class Round:
         fits = ("up", "left", "right") if two else ("up", "away")
         if self.axis not in fits:
             raise stage.refuse(
-                "axis", f"'{self.axis}' is no direction of this view; use {' or '.join(fits)}"
+                "axis",
+                say(
+                    "refused-axis-none",
+                    axis=Own(self.axis),
+                    fits=Several(tuple(map(Own, fits)), "or"),
+                ),
             )
 
     def _check_end(self, stage: Stage, around: list[Point], name: str) -> None:
         if abs(outline_area_mm2(around)) < LEAST_END_MM2:
             raise stage.refuse(
                 "axis",
-                f"its {name.replace('-', ' ')} is seen edge-on, a straight line; move "
-                "the piece or the eye level by a few millimetres",
+                say("refused-end-edge-on", end=Choice(name)),
             )
 
 

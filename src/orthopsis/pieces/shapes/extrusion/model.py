@@ -17,7 +17,7 @@ from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import minus, plus, size, times
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, VanishingPoint, View
-from orthopsis.phrase import Value
+from orthopsis.phrase import Choice, Length, PointName, Value, say
 from orthopsis.picture.curved_prism import CurvedPrism
 from orthopsis.picture.solid import Solid, prism
 from orthopsis.pieces.base import Grip, Stage
@@ -115,10 +115,10 @@ class Extrusion:
         """Refuse a face that turns its back, or that is not told."""
         if isinstance(self.place, OnFront):
             if self.run is not None:
-                raise stage.refuse("run", "in one-point the front is the face; leave run out")
+                raise stage.refuse("run", say("refused-run-in-one-point"))
             return
         if self.run is None:
-            raise stage.refuse("run", "say which side of the edge is the face, left or right")
+            raise stage.refuse("run", say("refused-run-missing"))
         edge = self.on_edge.edge
         left, right = (vp.at for vp in stage.view.level_points)
         upper, lower = edge.ends(stage.view.uprights.at)
@@ -131,8 +131,12 @@ class Extrusion:
             name, way = ("VP1", "right") if self.run == "left" else ("VP2", "left")
             raise stage.refuse(
                 "edge.x_mm",
-                f"{edge.x_mm:g} mm lies beyond {name}, where the face turns its back to us; "
-                f"move the edge to the {way} of the point, or let it run to the {way}",
+                say(
+                    "refused-face-turned-away",
+                    at=Length(edge.x_mm),
+                    point=PointName(name),
+                    way=Choice(way),
+                ),
             )
 
     def grips(self, stage: Stage) -> list[Grip]:
@@ -207,9 +211,7 @@ class Extrusion:
         try:
             bends = {side: bend_on_face(profile, side, near, far, back) for side in profile.bend_of}
         except ValueError:
-            raise stage.refuse(
-                "form", "a curve reaches behind the eye; make the word shorter or lower"
-            ) from None
+            raise stage.refuse("form", say("refused-curve-behind")) from None
         return extruded_body(
             replace(block, part=part, name=name),
             profile,
