@@ -24,7 +24,7 @@ const troubled = computed(() => props.state.kind !== "saved" && props.state.kind
 
 <template>
   <header class="bar">
-    <h1>{{ title }}</h1>
+    <h1 :title="title">{{ title }}</h1>
     <span class="saved" :class="{ troubled }" role="status">{{ saveWords(state) }}</span>
     <template v-if="state.kind === 'conflict'">
       <router-link :to="`/prepare/${state.keptCopyId}`">Open yours</router-link>
@@ -87,7 +87,12 @@ const troubled = computed(() => props.state.kind !== "saved" && props.state.kind
   flex-wrap: wrap;
 }
 h1 {
+  flex: 0 1 auto;
+  max-width: 260px;
+  overflow: hidden;
   font-size: 20px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .saved {
   color: var(--quiet);
