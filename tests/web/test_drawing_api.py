@@ -10,6 +10,7 @@ from orthopsis.exercise.records import drawing_record, steps_record
 from orthopsis.exercise.resolve import picture
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.tone import planes
+from orthopsis.pieces.registry import KINDS
 from orthopsis.web.app import create_app
 from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
 from tests.letters import ONE, STAIR, STREET, THREE, TWO
@@ -241,3 +242,52 @@ def test_a_demonstration_is_a_copy_with_a_sentence(client, show):
     assert client.post("/api/picture", json=answer["document"]).status_code == 200
     refused = client.post("/api/demonstrate", json={**body, "show": {"kind": "juggle"}})
     assert refused.status_code == 422
+
+
+def test_the_kinds_tell_all_that_a_form_needs(client):
+    kinds = {one["kind"]: one for one in client.get("/api/kinds").json()}
+    assert list(kinds) == list(KINDS)
+    box = kinds["box"]
+    assert (box["several"], box["add"]) == ("boxes", "Add a box")
+    front = next(form for form in box["forms"] if form["name"] == "front")
+    assert (front["tells"], front["systems"]) == ("front", [1])
+    assert front["sized"] == ["front.width_mm", "front.height_mm"]
+    width = next(one for one in front["fields"] if one["path"] == ["front", "width_mm"])
+    assert (width["role"], width["least"], width["above"]) == ("length", 0, True)
+    axis = next(one for one in kinds["cylinder"]["fields"] if one["path"] == ["axis"])
+    assert {one["value"]: one["systems"] for one in axis["choices"]}["away"] == [1]
+    paths = [one["path"] for one in kinds["letters"]["fields"]]
+    assert ["gap_mm"] not in paths, "what nobody sets at the bench has no row there"
+
+
+def test_a_piece_is_put_named_and_chosen_at_by_the_core(client):
+    asked = {"document": ONE_POINT, "kind": "cylinder", "at": [280, 240], "step_mm": 5}
+    put = client.post("/api/pieces", json=asked).json()
+    assert put["piece"] == "drum 1"
+    drum = put["document"]["pieces"][-1]
+    assert (drum["standing"], drum["front"]["y_mm"]) == ("ground", 190)
+    named = client.post(
+        "/api/pieces/name",
+        json={"document": put["document"], "old": "drum 1", "new": "rain barrel"},
+    ).json()
+    assert named["document"]["pieces"][-1]["uid"] == drum["uid"]
+    chosen = client.post(
+        "/api/pieces/field",
+        json={"document": named["document"], "piece": "rain barrel", "field": "axis",
+              "value": "away"},
+    ).json()  # fmt: skip
+    assert chosen["document"]["pieces"][-1]["axis"] == "away"
+    twice = {"document": put["document"], "old": "drum 1", "new": "crate"}
+    refused = client.post("/api/pieces/name", json=twice)
+    assert (refused.status_code, refused.json()["field"]) == (422, "pieces[1].id")
+    nowhere = client.post("/api/pieces", json={**asked, "kind": "teapot"})
+    assert ", ".join(KINDS) in nowhere.json()["detail"]
+
+
+@pytest.mark.parametrize(("units", "said"), [("cm", "9 cm"), ("in", "3 9⁄16 in"), ("mm", "90 mm")])
+def test_a_refusal_speaks_in_the_teachers_units(client, school, units, said):
+    own = {**client.get("/api/settings").json(), "units": units}
+    client.put("/api/settings", json=own)
+    high = changed(ONE_POINT, pieces__0__standing="ground", pieces__0__front__y_mm=40)
+    answer = client.post("/api/picture", json=high).json()
+    assert said in answer["detail"] and "lower the foot" in answer["detail"]
