@@ -33,7 +33,7 @@ from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
 from orthopsis.marking.judge import check_image
 from orthopsis.perspective.stroke import Role
-from orthopsis.picture import compiled
+from orthopsis.picture import warm_up
 from orthopsis.picture.visibility import Sight
 from orthopsis.web.routes.drawing import picture_record
 
@@ -130,7 +130,7 @@ def drawing() -> None:
     few, many, street = boxes_on_a_floor(10), boxes_on_a_floor(100), a_street()
     plain = median_s(lambda: drawn(many), 3)
     began = time.perf_counter()
-    compiled.load()
+    warm_up.load()
     print(f"  the compiled kernel was ready after {time.perf_counter() - began:.1f} s")
     # As the server does: what is loaded by now stays.
     gc.collect()

@@ -24,7 +24,7 @@ from datetime import date
 from pathlib import Path
 
 from orthopsis.errors import OrthopsisError, SchoolError
-from orthopsis.picture import compiled
+from orthopsis.picture import warm_up
 from orthopsis.school.private_db import PrivateDatabase
 
 HOST = "127.0.0.1"
@@ -119,14 +119,14 @@ class _Compiling:
     """
 
     def __init__(self) -> None:
-        command = [sys.executable, "-m", "orthopsis.picture.compiled"]
+        command = [sys.executable, "-m", "orthopsis.picture.warm_up"]
         self._process = subprocess.Popen(command, stderr=subprocess.PIPE)
         threading.Thread(target=self._load_when_done, daemon=True).start()
 
     def _load_when_done(self) -> None:
         _, complaint = self._process.communicate()
         if self._process.returncode == 0:
-            compiled.load()
+            warm_up.load()
             # What is loaded by now stays; the collector need not look at it on every drawing.
             gc.collect()
             gc.freeze()

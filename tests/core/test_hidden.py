@@ -14,7 +14,7 @@ from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Role
 from orthopsis.perspective.vector import cross, dot, loop_normal, minus, plus, size, times
 from orthopsis.perspective.view import eye_space
-from orthopsis.picture import compiled
+from orthopsis.picture import compiled, warm_up
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.round_solid import RoundSolid
 from orthopsis.picture.solid import prism
@@ -180,7 +180,7 @@ def test_vectors():
 
 
 def test_the_compiled_kernel_says_what_its_source_says():
-    module = compiled.translated()
+    module = warm_up.ready()
     compared = 0
     letters = [
         data

@@ -113,3 +113,27 @@ def test_colours_are_the_themes_variables():
         if file.suffix in (".vue", ".ts", ".css") and file.name not in own | {"theme.test.ts"}:
             found = re.findall(r"#[0-9a-fA-F]{6}\b|\brgba?\(", file.read_text())
             assert not found, f"{file.name}: {found[0]} belongs into ui/base.css"
+
+
+def imports_of(file):
+    """The modules of ours that a file imports, also within functions and for types alone."""
+    for node in ast.walk(ast.parse(file.read_text())):
+        if isinstance(node, ast.ImportFrom) and node.module and node.level == 0:
+            yield node.module
+            yield from (f"{node.module}.{one.name}" for one in node.names)
+        elif isinstance(node, ast.Import):
+            yield from (one.name for one in node.names)
+
+
+def test_no_modules_import_each_other_in_a_circle():
+    source = ROOT / "src"
+    files = {
+        ".".join(file.relative_to(source).with_suffix("").parts): file
+        for file in (source / "orthopsis").rglob("*.py")
+        if file.name != "__init__.py"
+    }
+    waiting = {name: set(imports_of(file)) & files.keys() for name, file in files.items()}
+    while free := [name for name, others in waiting.items() if not others & waiting.keys()]:
+        for name in free:
+            del waiting[name]
+    assert not waiting, f"these import each other: {', '.join(sorted(waiting))}"

@@ -1,15 +1,13 @@
 """The kernel compiled, for a server that draws at every move of a hand.
 
-Until `load` has been called, and on the command line always, the kernel runs as it stands.
-The compiler is imported by `load` alone; its results are kept on disk, so that this module, run
-once in a process of its own, spares the server both the work and the waiting.
+Until one is put to use, and on the command line always, the kernel runs as it stands. The compiler
+is imported by `translated` alone; `warm_up` has it done before anybody waits.
 """
 
 from __future__ import annotations
 
 import importlib.util
 import inspect
-import os
 from collections.abc import Callable, Sequence
 from types import ModuleType
 from typing import Any, NamedTuple
@@ -40,23 +38,21 @@ def is_compiled() -> bool:
     return _in_use is not plain
 
 
-def load() -> None:
-    """Use the compiled kernel from now on, once it is ready to answer."""
+def use(made: Kernel) -> None:
+    """Call this kernel from now on."""
     global _in_use
-    _in_use = translated()
+    _in_use = made
 
 
 def translated() -> Kernel:
-    """A second copy of the kernel's source, compiled and tried out."""
+    """A second copy of the kernel's source, compiled as it is called."""
     import numpy
 
     def array(values: Sequence[float]) -> Any:
         return numpy.array(values, numpy.float64)
 
     roots = _compiled(polynomials)
-    made = Kernel(_compiled(kernel), _compiled(curved_kernel, roots), array)
-    _try_out(made)
-    return made
+    return Kernel(_compiled(kernel), _compiled(curved_kernel, roots), array)
 
 
 def _compiled(source: ModuleType, used: ModuleType | None = None) -> ModuleType:
@@ -74,28 +70,3 @@ def _compiled(source: ModuleType, used: ModuleType | None = None) -> ModuleType:
         elif used is not None and function.__module__ == used.__name__:
             setattr(module, name, getattr(used, name))
     return module
-
-
-def _try_out(made: Kernel) -> None:
-    """One small drawing, so that the compiler has done everything before anybody waits for it."""
-    from orthopsis.perspective.area import Area, quarter_between
-    from orthopsis.perspective.stroke import Part
-    from orthopsis.picture.curved_prism import CurvedPrism
-    from orthopsis.picture.solid import prism
-    from orthopsis.picture.visibility import Sight
-
-    square = [(0.0, 0.0, 1.0), (9.0, 0.0, 1.0), (9.0, 9.0, 1.0), (0.0, 9.0, 1.0)]
-    box = prism(Part("box"), [square], [["free"] * 4], (4.0, 4.0, 1.0), "free")
-    bend = quarter_between((0.0, 9.0), (0.0, 0.0), (9.0, 0.0))
-    area = Area((((0.0, 9.0), (9.0, 0.0), (9.0, 9.0)),), {(0, 0): bend})
-    across, down = (1.0, 0.0, 0.0), (0.0, 1.0, 0.0)
-    bent = CurvedPrism(
-        Part("bent"), (2.0, 2.0, 1.5), across, down, area, ("free",) * 3, (4.0, 4.0, 1.0), "free"
-    )
-    Sight([box, bent], kernel=made).hidden()
-
-
-if __name__ == "__main__":
-    # Whoever draws meanwhile goes first.
-    os.nice(15)
-    translated()

@@ -3,20 +3,28 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from typing import TYPE_CHECKING, NamedTuple
+from typing import NamedTuple, Protocol
 
 from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Mark, Ruled, Said, strung
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT
-from orthopsis.perspective.view import VERTICAL
+from orthopsis.perspective.view import VERTICAL, View
 from orthopsis.phrase import Length, Value
 from orthopsis.pieces.base import Site
+from orthopsis.pieces.placement.anchor import FrontEdge
+from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import Edges
 
-if TYPE_CHECKING:
-    from orthopsis.pieces.placement.edge import OnEdge
-
 Marks = dict[int, Mark]
+
+
+class StandsOnEdge(Protocol):
+    """A placement by a front edge, whose sides go back by a cut from one end of it."""
+
+    @property
+    def edge(self) -> FrontEdge: ...
+    def cut(self, side: str) -> Cut: ...
+    def cut_end(self, side: str, view: View) -> int: ...
 
 
 class Base(NamedTuple):
@@ -26,7 +34,7 @@ class Base(NamedTuple):
     marks: Mapping[int, Mark]
 
 
-def draw_block(place: OnEdge, site: Site, edges: Edges, on: Base | None = None) -> Marks:
+def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: Base | None = None) -> Marks:
     """All steps from the front edge on, or `on` the lines of a block that is drawn already."""
     paper, third = site.paper, site.third
     front = _front_edge_on(place, site, edges, on) if on else _front_edge(place, site, edges)
@@ -78,7 +86,7 @@ def draw_block(place: OnEdge, site: Site, edges: Edges, on: Base | None = None) 
     return marks
 
 
-def _front_edge(place: OnEdge, site: Site, edges: Edges) -> tuple[Mark, Mark]:
+def _front_edge(place: StandsOnEdge, site: Site, edges: Edges) -> tuple[Mark, Mark]:
     """The front edge from its upper end: straight down, or on the line through VP3."""
     edge, paper, third = place.edge, site.paper, site.third
     step = site.begin("box-edge")
@@ -102,7 +110,7 @@ def _front_edge(place: OnEdge, site: Site, edges: Edges) -> tuple[Mark, Mark]:
     return top, bottom
 
 
-def _front_edge_on(place: OnEdge, site: Site, edges: Edges, on: Base) -> tuple[Mark, Mark]:
+def _front_edge_on(place: StandsOnEdge, site: Site, edges: Edges, on: Base) -> tuple[Mark, Mark]:
     """The front edge of the block whose lines are used, drawn on."""
     paper, third = site.paper, site.third
     upper, lower = place.edge.ends(site.stage.view.uprights.at)
