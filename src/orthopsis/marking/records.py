@@ -12,6 +12,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
+from orthopsis.construction.moves import count
 from orthopsis.exercise.document import DemandName
 from orthopsis.exercise.records import XY, Record, number, point
 from orthopsis.exercise.task import SheetCode, Task
@@ -22,7 +23,7 @@ from orthopsis.marking.judging.verdicts import JudgedStroke, MeetingPoint, Verdi
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.marking.sheet.photo import Grey
 from orthopsis.perspective.plane import Point, direction
-from orthopsis.phrase import phrase_of, phrase_record
+from orthopsis.phrase import Number, Phrase, PointName, phrase_of, phrase_record, say
 from orthopsis.wording.words import Words
 
 
@@ -274,16 +275,16 @@ def verdict_text(verdict: SheetVerdict, words: Words) -> str:
     lines = []
     if verdict.sheet_found:
         counts = {kind: sum(line.verdict is kind for line in verdict.strokes) for kind in Verdict}
-        lines.append(", ".join(f"{count} {kind}" for kind, count in counts.items()))
-        for meeting in verdict.points:
-            x, y = meeting.intended.xy
-            found = (
-                "cannot be told"
-                if meeting.found is None
-                else "at {:.0f}, {:.0f} mm".format(*meeting.found)
-            )
-            lines.append(
-                f"{meeting.name} ({x:.0f}, {y:.0f} mm): {meeting.lines} lines, meet {found}"
-            )
+        lines.append(words.say(say("verdict-counts", **{k: count(n) for k, n in counts.items()})))
+        lines += [words.say(_meets(meeting)) for meeting in verdict.points]
     lines += [f"{SIGNS[f.level]} {words.say(f.says)}" for f in verdict.findings]
     return "\n".join(lines) + "\n"
+
+
+def _meets(meeting: MeetingPoint) -> Phrase:
+    point = say("verdict-place", x=Number(meeting.intended.xy[0]), y=Number(meeting.intended.xy[1]))
+    found = say("verdict-cannot-be-told")
+    if meeting.found is not None:
+        found = say("verdict-place", x=Number(meeting.found[0]), y=Number(meeting.found[1]))
+    name, lines = PointName(meeting.name), count(meeting.lines)
+    return say("verdict-meets", point=name, intended=point, lines=lines, found=found)

@@ -1132,6 +1132,19 @@ grip-thickness = thickness
 grip-street = street
 grip-edge = front edge
 
+## A verdict as text
+
+# $on (number) $near (number) $off (number) $stray (number)
+verdict-counts = { $on } on, { $near } near, { $off } off, { $stray } stray
+# $x (number) $y (number)
+verdict-place = { $x }, { $y } mm
+verdict-cannot-be-told = a place that cannot be told
+# $point (point) $intended (phrase) $lines (number) $found (phrase)
+verdict-meets = { $point } ({ $intended }): { $lines } { $lines ->
+    [one] line, meets
+   *[other] lines, meet
+ } at { $found }
+
 ## Refusals: what is wrong, and the remedy
 
 # $one (own) $other (own)
