@@ -145,7 +145,7 @@ class Scene:
         y = self.main.eye_level_mm
         level = [((left, y), (right, y))] if top <= y <= bottom else []
         try:
-            return Sight([thing for things in self.solids for thing in things], level)
+            return Sight([solid for of_part in self.solids for solid in of_part], level)
         except BehindTheEye as error:
             raise ExerciseError(
                 f"pieces[{self.number_of(error.part)}]",
@@ -252,7 +252,7 @@ def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
 
 def solids(scene: Scene) -> list[AnySolid]:
     """All solids of the sheet in eye space, in the order of their pieces. Raises ExerciseError."""
-    return [solid for things in scene.solids for solid in things]
+    return [solid for of_part in scene.solids for solid in of_part]
 
 
 def picture(scene: Scene, with_hidden: bool = True) -> list[Stroke]:

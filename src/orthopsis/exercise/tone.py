@@ -56,10 +56,10 @@ def planes(scene: Scene) -> list[Plane]:
     found: list[Plane] = []
     for number in reversed(order):
         part = scene.parts[number]
-        for thing in scene.solids[number]:
-            if thing.transparent:
+        for solid in scene.solids[number]:
+            if solid.transparent:
                 continue
-            for loops, normal in _far_first(facing(thing, STRIPS)):
+            for loops, normal in _far_first(facing(solid, STRIPS)):
                 side = _turned_to(normal, part.stage.view, tone.light)
                 value = VALUES[tone.lightest][side]
                 found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))

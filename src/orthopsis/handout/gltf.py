@@ -38,8 +38,8 @@ def to_gltf(scene: Scene) -> str:
                 "view",
                 say("refused-not-acute"),
             )
-        for thing in drawn.solids(stage):
-            corners, faces = flat_mesh(thing, AROUND // 4)
+        for solid in drawn.solids(stage):
+            corners, faces = flat_mesh(solid, AROUND // 4)
             points = np.array([_metres(corner, stage.view) for corner in corners])
             whole = [part for face in faces for part in _in_one_piece(points, face)]
             triangles = np.concatenate([_triangles(points, part) for part in whole])

@@ -19,7 +19,7 @@ class Kernel(NamedTuple):
     """The kernel's files, and `array`, which makes of numbers what their functions take."""
 
     faces: ModuleType
-    bents: ModuleType
+    curved: ModuleType
     array: Callable[[Sequence[float]], Any]
 
 

@@ -1,4 +1,4 @@
-"""What bent solids hide, of others and of themselves, and what is seen of their curves."""
+"""What curved solids hide, of others and of themselves, and what is seen of their curves."""
 
 from __future__ import annotations
 
@@ -19,15 +19,15 @@ from orthopsis.picture.curves import BARELY, Arc, Cover, PathCover, Rim, Straigh
 
 
 class CurvedCover(PathCover):
-    """A bent solid as a cover; `own` when it is asked about its own lines."""
+    """A curved solid as a cover; `own` when it is asked about its own lines."""
 
     def __init__(
-        self, bent: CurvedPrism, *, own: bool = False, kernel: compiled.Kernel | None = None
+        self, prism: CurvedPrism, *, own: bool = False, kernel: compiled.Kernel | None = None
     ) -> None:
-        self.bent, self.own = bent, own
+        self.prism, self.own = prism, own
         self._kernel = kernel or compiled.in_use()
-        places = [on_paper(bent.place(c, end)) for c in bent.corners for end in (0.0, 1.0)]
-        for _, rim in bent.rims():
+        places = [on_paper(prism.place(c, end)) for c in prism.corners for end in (0.0, 1.0)]
+        for _, rim in prism.rims():
             places += [on_paper(place) for place in around(rim)]
         self.box = box_of(places, 1.0)
 
@@ -56,7 +56,7 @@ class CurvedCover(PathCover):
         for n, t in enumerate((0.0, 1.0, *cuts)):
             ts[n] = t
         given = 2 + len(cuts)
-        hidden_along = self._kernel.bents.hidden_along
+        hidden_along = self._kernel.curved.hidden_along
         count = hidden_along(
             self._kernel.array(path), numbers, int(whole), int(self.own), given, ts, out
         )
@@ -66,17 +66,17 @@ class CurvedCover(PathCover):
     @cached_property
     def _numbers(self) -> tuple[BentNumbers, Any, Any]:
         """The solid for the kernel, and room for its work and its answer."""
-        bent, array = self.bent, self._kernel.array
-        straight = [s for n, s in enumerate(bent.sides) if n not in bent.bends]
-        ends = [bent.corners[k] for side in straight for k in side[:2]]
+        prism, array = self.prism, self._kernel.array
+        straight = [s for n, s in enumerate(prism.sides) if n not in prism.bends]
+        ends = [prism.corners[k] for side in straight for k in side[:2]]
         numbers = BentNumbers(
-            own=array([n for row in bent.rows for n in (*row, -dot(row, bent.origin))]),
-            eye=array(bent.eye),
+            own=array([n for row in prism.rows for n in (*row, -dot(row, prism.origin))]),
+            eye=array(prism.eye),
             sides=array([n for end in ends for n in end]),
-            bends=array([n for arc in bent.area.bends.values() for n in _to_circle(arc.ellipse)]),
-            corners=array([n for corner in bent.sharp_corners for n in corner]),
+            bends=array([n for arc in prism.area.bends.values() for n in _to_circle(arc.ellipse)]),
+            corners=array([n for corner in prism.sharp_corners for n in corner]),
         )
-        most = 16 * (len(bent.sides) + 2) + 32
+        most = 16 * (len(prism.sides) + 2) + 32
         return numbers, array([0.0] * (2 * most)), array([0.0] * (2 * most))
 
 
@@ -126,16 +126,16 @@ def _roots(rim: Rim, wall: Wall) -> list[float]:
 
 
 def arcs_of_bend(
-    bent: CurvedPrism,
+    prism: CurvedPrism,
     number: int,
     rim: Rim,
     covers: Sequence[tuple[Cover | PathCover, bool]],
     limits: Sequence[Wall] = (),
 ) -> list[Arc]:
     """One curved line cut into arcs that are seen or hidden."""
-    stops = [0.0, *bent.touches(number), QUARTER]
-    open_ = bent.transparent or bent.end_shows(rim.end)
-    turned = [open_ or bent.bend_shows(number, (a + b) / 2) for a, b in pairwise(stops)]
+    stops = [0.0, *prism.touches(number), QUARTER]
+    open_ = prism.transparent or prism.end_shows(rim.end)
+    turned = [open_ or prism.bend_shows(number, (a + b) / 2) for a, b in pairwise(stops)]
     cuts, hidden, asked = set(stops), [], []
     if any(turned):
         near = around(rim)

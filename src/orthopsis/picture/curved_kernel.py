@@ -1,4 +1,4 @@
-"""What a bent solid hides along a path, in numbers alone: run as it stands or compiled.
+"""What a curved solid hides along a path, in numbers alone: run as it stands or compiled.
 
 A path is a curve of the second degree with three control places: a straight line, or the quarter of
 an ellipse by t = tan ½θ. In the solid's own coordinates (x, y, s) the outline is the same at every
@@ -30,7 +30,7 @@ SLACK = 1e-7
 
 
 class BentNumbers(NamedTuple):
-    """A bent solid. `own` has three rows of four: from a place (x, y, depth, 1) to (x, y, s).
+    """A curved solid. `own` has three rows of four: from a place (x, y, depth, 1) to (x, y, s).
 
     `eye` is the eye's (x, y, s); `sides` the straight sides as x, y, x, y; `bends` two rows of
     three for each curved side, from (x, y, 1) to where it is the quarter circle u, v > 0;
@@ -45,7 +45,7 @@ class BentNumbers(NamedTuple):
 
 
 def hidden_along(
-    path: Floats, bent: BentNumbers, whole: int, itself: int, n: int, ts: Floats, out: Floats
+    path: Floats, prism: BentNumbers, whole: int, itself: int, n: int, ts: Floats, out: Floats
 ) -> int:
     """Fill `out` with pairs of t between which the path is hidden; the count of numbers.
 
@@ -53,14 +53,14 @@ def hidden_along(
     what lies before the solid is hidden; with `itself` the path is one of the solid's own lines.
     `ts` is room to work in; the first n are places to cut at, 0 and 1 among them.
     """
-    px, py, ps, pw = own_place(path, bent, 0)
-    qx, qy, qs, qw = own_place(path, bent, 1)
-    rx, ry, rs, rw = own_place(path, bent, 2)
-    ex, ey, es = bent.eye[0], bent.eye[1], bent.eye[2]
+    px, py, ps, pw = own_place(path, prism, 0)
+    qx, qy, qs, qw = own_place(path, prism, 1)
+    rx, ry, rs, rw = own_place(path, prism, 2)
+    ex, ey, es = prism.eye[0], prism.eye[1], prism.eye[2]
     up, uq, ur = ps - es * pw, qs - es * qw, rs - es * rw
-    for k in range(0, len(bent.sides), 4):
-        ax, ay = bent.sides[k], bent.sides[k + 1]
-        bx, by = bent.sides[k + 2] - ax, bent.sides[k + 3] - ay
+    for k in range(0, len(prism.sides), 4):
+        ax, ay = prism.sides[k], prism.sides[k + 1]
+        bx, by = prism.sides[k + 2] - ax, prism.sides[k + 3] - ay
         size = (bx * bx + by * by) ** 0.5
         nx, ny = -by / size, bx / size
         level = nx * ax + ny * ay
@@ -79,13 +79,13 @@ def hidden_along(
             )
             first = n
             n = add_two(a, b, c, abs(there) * abs(up) + abs(lp) + 1.0, ts, n)
-            n = kept_on_side(ts, first, n, path, bent, k, f)
+            n = kept_on_side(ts, first, n, path, prism, k, f)
         if itself == 0:
             n = add_two(lp, lq, lr, 1.0, ts, n)
-    for k in range(0, len(bent.bends), 6):
-        n = cut_by_bend(bent, k, path, itself, ts, n)
-    for k in range(0, len(bent.corners), 2):
-        dx, dy = bent.corners[k] - ex, bent.corners[k + 1] - ey
+    for k in range(0, len(prism.bends), 6):
+        n = cut_by_bend(prism, k, path, itself, ts, n)
+    for k in range(0, len(prism.corners), 2):
+        dx, dy = prism.corners[k] - ex, prism.corners[k + 1] - ey
         a, b, c = (
             dx * (py - ey * pw) - dy * (px - ex * pw),
             dx * (qy - ey * qw) - dy * (qx - ex * qw),
@@ -104,8 +104,8 @@ def hidden_along(
         if now - before < BARELY:
             continue
         t = 0.5 * (before + now)
-        x, y, s = at(path, bent, t)
-        if runs_through(x, y, s, bent, whole, ts, room):
+        x, y, s = at(path, prism, t)
+        if runs_through(x, y, s, prism, whole, ts, room):
             if count > 0 and out[count - 1] == before:
                 out[count - 1] = now
             else:
@@ -115,9 +115,9 @@ def hidden_along(
     return count
 
 
-def own_place(path: Floats, bent: BentNumbers, k: int) -> tuple[float, float, float, float]:
+def own_place(path: Floats, prism: BentNumbers, k: int) -> tuple[float, float, float, float]:
     """A control place of the path in the solid's own coordinates, with its weight."""
-    m = bent.own
+    m = prism.own
     x, y, z, w = path[4 * k], path[4 * k + 1], path[4 * k + 2], path[4 * k + 3]
     return (
         m[0] * x + m[1] * y + m[2] * z + m[3] * w,
@@ -132,12 +132,12 @@ def unit(m: Floats, k: int, x: float, y: float, w: float) -> tuple[float, float]
     return m[k] * x + m[k + 1] * y + m[k + 2] * w, m[k + 3] * x + m[k + 4] * y + m[k + 5] * w
 
 
-def at(path: Floats, bent: BentNumbers, t: float) -> tuple[float, float, float]:
+def at(path: Floats, prism: BentNumbers, t: float) -> tuple[float, float, float]:
     """The place of the path at t, in the solid's own coordinates."""
     a, b, c = (1.0 - t) * (1.0 - t), 2.0 * t * (1.0 - t), t * t
-    px, py, ps, pw = own_place(path, bent, 0)
-    qx, qy, qs, qw = own_place(path, bent, 1)
-    rx, ry, rs, rw = own_place(path, bent, 2)
+    px, py, ps, pw = own_place(path, prism, 0)
+    qx, qy, qs, qw = own_place(path, prism, 1)
+    rx, ry, rs, rw = own_place(path, prism, 2)
     w = a * pw + b * qw + c * rw
     return (
         (a * px + b * qx + c * rx) / w,
@@ -147,19 +147,19 @@ def at(path: Floats, bent: BentNumbers, t: float) -> tuple[float, float, float]:
 
 
 def kept_on_side(
-    ts: Floats, first: int, n: int, path: Floats, bent: BentNumbers, k: int, f: float
+    ts: Floats, first: int, n: int, path: Floats, prism: BentNumbers, k: int, f: float
 ) -> int:
     """Of the cuts from `first` on, keep those that lie behind the side itself, not its line."""
-    ax, ay = bent.sides[k], bent.sides[k + 1]
-    bx, by = bent.sides[k + 2] - ax, bent.sides[k + 3] - ay
+    ax, ay = prism.sides[k], prism.sides[k + 1]
+    bx, by = prism.sides[k + 2] - ax, prism.sides[k + 3] - ay
     kept = first
     for i in range(first, n):
-        x, y, s = at(path, bent, ts[i])
-        rise = s - bent.eye[2]
+        x, y, s = at(path, prism, ts[i])
+        rise = s - prism.eye[2]
         if rise == 0.0:
             continue
-        x = bent.eye[0] + (x - bent.eye[0]) * f / rise
-        y = bent.eye[1] + (y - bent.eye[1]) * f / rise
+        x = prism.eye[0] + (x - prism.eye[0]) * f / rise
+        y = prism.eye[1] + (y - prism.eye[1]) * f / rise
         along = ((x - ax) * bx + (y - ay) * by) / (bx * bx + by * by)
         if -SLACK < along < 1.0 + SLACK:
             ts[kept] = ts[i]
@@ -167,15 +167,15 @@ def kept_on_side(
     return kept
 
 
-def cut_by_bend(bent: BentNumbers, k: int, path: Floats, itself: int, ts: Floats, n: int) -> int:
+def cut_by_bend(prism: BentNumbers, k: int, path: Floats, itself: int, ts: Floats, n: int) -> int:
     """Add where the path passes behind a curved side: its rims, the lines where the eye's glance
     touches it, and unless the path is one of the solid's own, the side itself.
     """
-    px, py, ps, pw = own_place(path, bent, 0)
-    qx, qy, qs, qw = own_place(path, bent, 1)
-    rx, ry, rs, rw = own_place(path, bent, 2)
-    m, es = bent.bends, bent.eye[2]
-    eu, ev = unit(m, k, bent.eye[0], bent.eye[1], 1.0)
+    px, py, ps, pw = own_place(path, prism, 0)
+    qx, qy, qs, qw = own_place(path, prism, 1)
+    rx, ry, rs, rw = own_place(path, prism, 2)
+    m, es = prism.bends, prism.eye[2]
+    eu, ev = unit(m, k, prism.eye[0], prism.eye[1], 1.0)
     pu, pv = unit(m, k, px, py, pw)
     qu, qv = unit(m, k, qx, qy, qw)
     ru, rv = unit(m, k, rx, ry, rw)
@@ -191,7 +191,7 @@ def cut_by_bend(bent: BentNumbers, k: int, path: Floats, itself: int, ts: Floats
         )  # fmt: skip
         kept = first
         for i in range(first, n):
-            x, y, s = at(path, bent, ts[i])
+            x, y, s = at(path, prism, ts[i])
             u, v = unit(m, k, x, y, 1.0)
             rise = s - es
             if rise != 0.0:
@@ -223,10 +223,10 @@ def cut_by_bend(bent: BentNumbers, k: int, path: Floats, itself: int, ts: Floats
 
 
 def runs_through(
-    x: float, y: float, s: float, bent: BentNumbers, whole: int, ts: Floats, room: int
+    x: float, y: float, s: float, prism: BentNumbers, whole: int, ts: Floats, room: int
 ) -> bool:
     """Whether the line of sight to a place runs through the solid; with `whole` also beyond."""
-    ex, ey, es = bent.eye[0], bent.eye[1], bent.eye[2]
+    ex, ey, es = prism.eye[0], prism.eye[1], prism.eye[2]
     first, last = 0.0, 1e12 if whole == 1 else 1.0
     if s == es:
         if es <= 0.0 or es >= 1.0:
@@ -241,9 +241,9 @@ def runs_through(
     dx, dy = (x - ex) * (last - first), (y - ey) * (last - first)
     way = (dx * dx + dy * dy) ** 0.5
     if way < TOUCH:
-        return last - first > BARELY and inside(ax, ay, bent)
+        return last - first > BARELY and inside(ax, ay, prism)
     ts[room], ts[room + 1] = 0.0, 1.0
-    n = crossed(ax, ay, dx, dy, bent, ts, room + 2)
+    n = crossed(ax, ay, dx, dy, prism, ts, room + 2)
     sort(ts, room, n)
     for i in range(room + 1, n):
         t0, t1 = ts[i - 1], ts[i]
@@ -251,16 +251,16 @@ def runs_through(
             continue
         t = 0.5 * (t0 + t1)
         mx, my = ax + dx * t, ay + dy * t
-        if inside(mx, my, bent) and not on_border(mx, my, bent):
+        if inside(mx, my, prism) and not on_border(mx, my, prism):
             return True
     return False
 
 
 def crossed(
-    ax: float, ay: float, dx: float, dy: float, bent: BentNumbers, ts: Floats, n: int
+    ax: float, ay: float, dx: float, dy: float, prism: BentNumbers, ts: Floats, n: int
 ) -> int:
     """Add every t, from 0 to 1, at which a line of the plane crosses the outline."""
-    sides, m = bent.sides, bent.bends
+    sides, m = prism.sides, prism.bends
     for k in range(0, len(sides), 4):
         fx, fy = sides[k + 2] - sides[k], sides[k + 3] - sides[k + 1]
         det = dx * fy - dy * fx
@@ -286,11 +286,11 @@ def crossed(
     return n
 
 
-def inside(x: float, y: float, bent: BentNumbers) -> bool:
+def inside(x: float, y: float, prism: BentNumbers) -> bool:
     """Whether a place of the plane lies within the outline, by counting sides on a slanting way."""
     gx, gy = 1.0e5, 1.37e4
     odd = False
-    sides, m = bent.sides, bent.bends
+    sides, m = prism.sides, prism.bends
     for k in range(0, len(sides), 4):
         ax, ay = sides[k] - x, sides[k + 1] - y
         bx, by = sides[k + 2] - x, sides[k + 3] - y
@@ -312,9 +312,9 @@ def inside(x: float, y: float, bent: BentNumbers) -> bool:
     return odd
 
 
-def on_border(x: float, y: float, bent: BentNumbers) -> bool:
+def on_border(x: float, y: float, prism: BentNumbers) -> bool:
     """Whether a place of the plane lies on one of the sides."""
-    sides, m = bent.sides, bent.bends
+    sides, m = prism.sides, prism.bends
     for k in range(0, len(sides), 4):
         fx, fy = sides[k + 2] - sides[k], sides[k + 3] - sides[k + 1]
         gx, gy = x - sides[k], y - sides[k + 1]

@@ -136,7 +136,7 @@ class FlatCover:
 
 
 class Rim(NamedTuple):
-    """One rim of a cylinder as a path, by its angle; of a bent side its first quarter."""
+    """One rim of a cylinder as a path, by its angle; of a curved side its first quarter."""
 
     cylinder: RoundSolid
     end: int

@@ -32,48 +32,48 @@ class Facings(NamedTuple):
     sides: list[Facing]
 
 
-def facing(thing: AnySolid, quarter: int) -> Facings:
+def facing(solid: AnySolid, quarter: int) -> Facings:
     """All faces; each quarter of a curve as so many flat strips."""
-    if isinstance(thing, Solid):
+    if isinstance(solid, Solid):
         whole: list[Loops] = [
-            [[thing.vertices[k] for k in loop] for loop in face.loops] for face in thing.faces
+            [[solid.vertices[k] for k in loop] for loop in face.loops] for face in solid.faces
         ]
         turned: list[Facing] = [(face, loop_normal(face[0])) for face in whole]
         return Facings(turned[:2], turned[2:])
-    return _swept(thing, quarter)
+    return _swept(solid, quarter)
 
 
-def flat_quads(thing: AnySolid) -> list[list[Vector]]:
+def flat_quads(solid: AnySolid) -> list[list[Vector]]:
     """The four-sided faces of what has flat faces alone."""
-    if not isinstance(thing, Solid):
+    if not isinstance(solid, Solid):
         return []
-    loops = (face.loops[0] for face in thing.faces if [len(loop) for loop in face.loops] == [4])
-    return [[thing.vertices[k] for k in loop] for loop in loops]
+    loops = (face.loops[0] for face in solid.faces if [len(loop) for loop in face.loops] == [4])
+    return [[solid.vertices[k] for k in loop] for loop in loops]
 
 
-def _swept(thing: RoundSolid | CurvedPrism, quarter: int) -> Facings:
+def _swept(solid: RoundSolid | CurvedPrism, quarter: int) -> Facings:
     """Both ends, and the sides, of what is round: its curves in strips."""
-    if isinstance(thing, CurvedPrism):
-        loops = _outline(thing, quarter)
-        near, far = ([[thing.place(p, end) for p in loop] for loop in loops] for end in (0.0, 1.0))
+    if isinstance(solid, CurvedPrism):
+        loops = _outline(solid, quarter)
+        near, far = ([[solid.place(p, end) for p in loop] for loop in loops] for end in (0.0, 1.0))
     else:
         angles = [QUARTER * k / quarter for k in range(4 * quarter)]
-        near, far = ([[thing.rim(end, angle) for angle in angles]] for end in (0, 1))
+        near, far = ([[solid.rim(end, angle) for angle in angles]] for end in (0, 1))
     ends: list[Facing] = [
-        (near, _turned(loop_normal(near[0]), times(thing.sweep, -1.0))),
-        (far, _turned(loop_normal(far[0]), thing.sweep)),
+        (near, _turned(loop_normal(near[0]), times(solid.sweep, -1.0))),
+        (far, _turned(loop_normal(far[0]), solid.sweep)),
     ]
     sides: list[Facing] = []
     for front, back in zip(near, far, strict=True):
         for k, here in enumerate(front):
             before = front[k - 1]
             strip = [before, here, back[k], back[k - 1]]
-            if isinstance(thing, CurvedPrism):
+            if isinstance(solid, CurvedPrism):
                 # Clockwise, the solid lies to the right of a side.
-                (x, y, _), (x1, y1, _) = thing.own(before), thing.own(here)
-                out = plus(times(thing.across, y1 - y), times(thing.down, x - x1))
+                (x, y, _), (x1, y1, _) = solid.own(before), solid.own(here)
+                out = plus(times(solid.across, y1 - y), times(solid.down, x - x1))
             else:
-                out = minus(here, thing.centre)
+                out = minus(here, solid.centre)
             sides.append(([strip], _turned(loop_normal(strip), out)))
     return Facings(ends, sides)
 
@@ -83,14 +83,14 @@ def _turned(normal: Vector, out: Vector) -> Vector:
     return normal if dot(normal, out) > 0.0 else times(normal, -1.0)
 
 
-def flat_mesh(thing: AnySolid, quarter: int) -> tuple[list[Vector], list[list[Sequence[int]]]]:
+def flat_mesh(solid: AnySolid, quarter: int) -> tuple[list[Vector], list[list[Sequence[int]]]]:
     """Corners, and faces as loops of corner numbers; a quarter of a curve as so many."""
-    if isinstance(thing, Solid):
-        return list(thing.vertices), [list(face.loops) for face in thing.faces]
-    if isinstance(thing, CurvedPrism):
-        return _mesh_of_prism(thing, quarter)
+    if isinstance(solid, Solid):
+        return list(solid.vertices), [list(face.loops) for face in solid.faces]
+    if isinstance(solid, CurvedPrism):
+        return _mesh_of_prism(solid, quarter)
     around = 4 * quarter
-    corners = [thing.rim(end, k * TURN / around) for end in (0, 1) for k in range(around)]
+    corners = [solid.rim(end, k * TURN / around) for end in (0, 1) for k in range(around)]
     near, far = list(range(around)), list(range(around, 2 * around))
     faces: list[list[Sequence[int]]] = [[near[::-1]], [far]]
     faces += [[[near[k - 1], near[k], far[k], far[k - 1]]] for k in range(around)]
@@ -98,12 +98,12 @@ def flat_mesh(thing: AnySolid, quarter: int) -> tuple[list[Vector], list[list[Se
 
 
 def _mesh_of_prism(
-    bent: CurvedPrism, quarter: int
+    prism: CurvedPrism, quarter: int
 ) -> tuple[list[Vector], list[list[Sequence[int]]]]:
     """The outline with each curve as some sides, at both ends, and the sides between."""
-    outline = _outline(bent, quarter)
+    outline = _outline(prism, quarter)
     count = sum(map(len, outline))
-    corners = [bent.place(xy, end) for end in (0.0, 1.0) for loop in outline for xy in loop]
+    corners = [prism.place(xy, end) for end in (0.0, 1.0) for loop in outline for xy in loop]
     near: list[list[int]] = []
     for places in outline:
         first = sum(map(len, near))
@@ -118,14 +118,14 @@ def _mesh_of_prism(
     return corners, faces
 
 
-def _outline(bent: CurvedPrism, quarter: int) -> list[list[XY]]:
+def _outline(prism: CurvedPrism, quarter: int) -> list[list[XY]]:
     """The loops of an outline with each curve as some straight pieces."""
     outline: list[list[XY]] = []
-    for i, loop in enumerate(bent.area.loops):
+    for i, loop in enumerate(prism.area.loops):
         around: list[XY] = []
         for k, corner in enumerate(loop):
             around.append(corner)
-            arc = bent.area.bends.get((i, k))
+            arc = prism.area.bends.get((i, k))
             if arc is not None:
                 way = (arc.stop - arc.start) / quarter
                 around += [arc.ellipse.point(arc.start + way * n) for n in range(1, quarter)]

@@ -75,32 +75,32 @@ class Sight:
     """Solids and cylinders before the eye, and lines behind them all.
 
     `far_lines` lie behind everything, as the eye level does: faces hide them, they hide nothing.
-    Raises BehindTheEye when a thing reaches there.
+    Raises BehindTheEye when a solid reaches there.
     """
 
     def __init__(
         self,
-        things: Sequence[AnySolid],
+        solids: Sequence[AnySolid],
         far_lines: Sequence[Segment] = (),
         tolerance: Tolerance = EXACT,
         kernel: compiled.Kernel | None = None,
     ) -> None:
-        self.things, self.far_lines, self.tolerance = things, far_lines, tolerance
-        self._rounds = [i for i, t in enumerate(things) if not isinstance(t, Solid)]
+        self.solids, self.far_lines, self.tolerance = solids, far_lines, tolerance
+        self._rounds = [i for i, t in enumerate(solids) if not isinstance(t, Solid)]
         self._kernel = kernel or compiled.in_use()
         self._lists = self._kernel is compiled.plain
-        # What bent solids hide of themselves.
+        # What curved prisms hide of themselves.
         self._own_covers = {
             i: CurvedCover(t, own=True, kernel=self._kernel)
-            for i, t in enumerate(things)
+            for i, t in enumerate(solids)
             if isinstance(t, CurvedPrism)
         }
-        for thing in things:
-            if _least_depth(thing) <= 0.0:
-                raise BehindTheEye(thing.part)
+        for solid in solids:
+            if _least_depth(solid) <= 0.0:
+                raise BehindTheEye(solid.part)
         # To the kernel a round thing is the straight lines of its outline.
-        self.solids = [t if isinstance(t, Solid) else t.outline() for t in things]
-        places = [place for solid in self.solids for place in solid.vertices]
+        self.outlines = [t if isinstance(t, Solid) else t.outline() for t in solids]
+        places = [place for outline in self.outlines for place in outline.vertices]
         self._paper = [(x / depth, y / depth) for x, y, depth in places]
         self._nearness = [1.0 / depth for _, _, depth in places]
         for segment in far_lines:
@@ -112,20 +112,20 @@ class Sight:
     def edges(self) -> Iterator[HiddenEdge]:
         """Every edge of the solids, in their order, with what is hidden of it."""
         hidden, first, number = self.hidden(), 0, 0
-        for solid in self.solids:
-            paper = self._paper[first : first + len(solid.vertices)]
-            for edge in solid.edges:
+        for outline in self.outlines:
+            paper = self._paper[first : first + len(outline.vertices)]
+            for edge in outline.edges:
                 ends = paper[edge.start], paper[edge.end]
-                yield HiddenEdge(solid, edge, ends, hidden[number])
+                yield HiddenEdge(outline, edge, ends, hidden[number])
                 number += 1
-            first += len(solid.vertices)
+            first += len(outline.vertices)
 
     def arcs(self, limits: Sequence[Wall] = ()) -> Iterator[RimArc]:
         """The rims of round things in arcs that are seen or hidden, within the limits."""
         for i in self._rounds:
-            cylinder = self.things[i]
+            cylinder = self.solids[i]
             if isinstance(cylinder, CurvedPrism):
-                yield from self._bent_arcs(i, cylinder, limits)
+                yield from self._curved_arcs(i, cylinder, limits)
                 continue
             assert isinstance(cylinder, RoundSolid)
             for end in (0, 1):
@@ -136,7 +136,7 @@ class Sight:
                     Rim(other, other_end)
                     for j in self._rounds
                     if j != i
-                    and isinstance(other := self.things[j], RoundSolid)
+                    and isinstance(other := self.solids[j], RoundSolid)
                     and not other.transparent
                     for other_end in (0, 1)
                     if cylinder.same_rim(end, other, other_end)
@@ -147,14 +147,14 @@ class Sight:
                     turn = TURN if whole else (seen_angle(arc.end) - start) % TURN
                     yield RimArc(cylinder, end, ellipse, start, start + turn, arc.seen)
 
-    def _bent_arcs(self, i: int, bent: CurvedPrism, limits: Sequence[Wall]) -> Iterator[RimArc]:
-        own = [] if bent.transparent else [(self._own_covers[i], False)]
+    def _curved_arcs(self, i: int, prism: CurvedPrism, limits: Sequence[Wall]) -> Iterator[RimArc]:
+        own = [] if prism.transparent else [(self._own_covers[i], False)]
         covers = [*self._covers_before(i, self._own_covers[i].box), *own]
-        for number, rim in bent.rims():
+        for number, rim in prism.rims():
             ellipse, seen_angle = rim.cylinder.rim_on_paper(rim.end)
             # What is drawn on a face that we see, the solid itself does not hide.
-            before = covers[: len(covers) - len(own)] if bent.end_shows(rim.end) else covers
-            for arc in arcs_of_bend(bent, number, rim, before, limits):
+            before = covers[: len(covers) - len(own)] if prism.end_shows(rim.end) else covers
+            for arc in arcs_of_bend(prism, number, rim, before, limits):
                 start = seen_angle(arc.start)
                 turn = (seen_angle(arc.end) - start) % TURN
                 yield RimArc(rim.cylinder, rim.end, ellipse, start, start + turn, arc.seen)
@@ -180,23 +180,23 @@ class Sight:
     def _covers(self) -> list[list[Cover | PathCover]]:
         """What each thing hides with: the cylinder, or those faces that the eye sees."""
         covers: list[list[Cover | PathCover]] = []
-        for thing in self.things:
-            if thing.transparent:
+        for solid in self.solids:
+            if solid.transparent:
                 covers.append([])
-            elif isinstance(thing, RoundSolid):
-                covers.append([RoundCover(thing)])
-            elif isinstance(thing, CurvedPrism):
-                covers.append([CurvedCover(thing, kernel=self._kernel)])
+            elif isinstance(solid, RoundSolid):
+                covers.append([RoundCover(solid)])
+            elif isinstance(solid, CurvedPrism):
+                covers.append([CurvedCover(solid, kernel=self._kernel)])
             else:
-                flat = (FlatCover(thing, face, self.tolerance) for face in thing.faces)
+                flat = (FlatCover(solid, face, self.tolerance) for face in solid.faces)
                 covers.append([f for f in flat if dot(f.normal, f.loops[0][0]) < 0.0])
         return covers
 
     def _covers_before(self, own: int, box: Box) -> list[tuple[Cover | PathCover, bool]]:
         """Covers of other things that may hide what lies in a box, and whether they hide whole."""
         if own not in self._rivals:
-            thing = self.things[own] if own < len(self.things) else None
-            ordered = [thing is not None and by_list(thing, other) for other in self.things]
+            solid = self.solids[own] if own < len(self.solids) else None
+            ordered = [solid is not None and by_list(solid, other) for other in self.solids]
             self._rivals[own] = [
                 (cover, ordered[i])
                 for i, covers in enumerate(self._covers)
@@ -208,23 +208,23 @@ class Sight:
     def _hide_behind_rounds(self, hidden: list[list[Portion]]) -> None:
         """Take away what round things hide of straight edges and of the far lines."""
         number = vertex = 0
-        for i, solid in enumerate(self.solids):
-            thing = self.things[i]
-            own = None if thing.transparent else self._own_covers.get(i)
-            for k, edge in enumerate(solid.edges):
+        for i, outline in enumerate(self.outlines):
+            solid = self.solids[i]
+            own = None if solid.transparent else self._own_covers.get(i)
+            for k, edge in enumerate(outline.edges):
                 ends = self._places[vertex + edge.start], self._places[vertex + edge.end]
-                if isinstance(thing, CurvedPrism) and not thing.may_show(k):
+                if isinstance(solid, CurvedPrism) and not solid.may_show(k):
                     hidden[number] = [(0.0, 1.0)]
                 self._hide_one(hidden, number, i, Straight(*ends))
                 if own is not None and hidden[number] != [(0.0, 1.0)]:
                     more = hidden_of_edge(Straight(*ends), [(own, False)])
                     hidden[number] = merged([*hidden[number], *more], 1e-9)
                 number += 1
-            vertex += len(solid.vertices)
+            vertex += len(outline.vertices)
         for segment in self.far_lines:
             # Far enough behind everything to be at infinity for all that stands here.
             far = [(x * BEHIND_ALL, y * BEHIND_ALL, BEHIND_ALL) for x, y in segment]
-            self._hide_one(hidden, number, len(self.things), Straight(*far))
+            self._hide_one(hidden, number, len(self.solids), Straight(*far))
             number += 1
 
     def _hide_one(self, hidden: list[list[Portion]], number: int, own: int, edge: Straight) -> None:
@@ -286,12 +286,12 @@ class Sight:
 
     def mesh(self) -> Mesh:
         """All solids as numbers."""
-        solids, far = self.solids, len(self.far_lines)
+        outlines, far = self.outlines, len(self.far_lines)
         vertices = [number for place in self._places for number in place]
         # Places at infinity have no depth; for them only paper and nearness are asked.
         vertices += (0.0, 0.0, 0.0) * (2 * far)
-        shapes = [solid.shape.numbers for solid in solids]
-        first_vertex = _starts(len(solid.vertices) for solid in solids)
+        shapes = [outline.shape.numbers for outline in outlines]
+        first_vertex = _starts(len(outline.vertices) for outline in outlines)
         first_face = _starts(len(shape.loops_of_faces) for shape in shapes)
         numbered = list(zip(shapes, first_vertex, first_face, strict=False))
         edges: list[int] = []
@@ -306,9 +306,9 @@ class Sight:
         flags = [
             TRANSPARENT * s.transparent
             + FLOATS * s.floating * groups.setdefault(s.part.piece, len(groups) + 1)
-            for s in solids
+            for s in outlines
         ]
-        counts = [len(solid.shape.edges) for solid in solids]
+        counts = [len(outline.shape.edges) for outline in outlines]
         return Mesh(
             vertices=of_floats(vertices),
             paper=of_floats([number for xy in self._paper for number in xy]),
@@ -323,7 +323,7 @@ class Sight:
                 [vertex + k for shape, vertex, _ in numbered for k in shape.points]
             ),
             edges=of_ints(edges),
-            edge_solid=of_ints([*_repeated(counts), *[len(solids)] * far]),
+            edge_solid=of_ints([*_repeated(counts), *[len(outlines)] * far]),
         )
 
     @cached_property
@@ -361,14 +361,14 @@ BEHIND_ALL = 1e6
 """A relative depth that no thing on a sheet has."""
 
 
-def _least_depth(thing: AnySolid) -> float:
+def _least_depth(solid: AnySolid) -> float:
     """Relative depth of the nearest place of a thing."""
-    if isinstance(thing, Solid):
-        return min((depth for _, _, depth in thing.vertices), default=1.0)
-    if isinstance(thing, CurvedPrism):
-        return thing.least_depth
-    near = min(thing.centre[2], thing.centre[2] + thing.sweep[2])
-    return near - math.hypot(thing.a[2], thing.b[2])
+    if isinstance(solid, Solid):
+        return min((depth for _, _, depth in solid.vertices), default=1.0)
+    if isinstance(solid, CurvedPrism):
+        return solid.least_depth
+    near = min(solid.centre[2], solid.centre[2] + solid.sweep[2])
+    return near - math.hypot(solid.a[2], solid.b[2])
 
 
 NO_FACE = -1

@@ -29,10 +29,10 @@ def ready() -> compiled.Kernel:
     bend = quarter_between((0.0, 9.0), (0.0, 0.0), (9.0, 0.0))
     area = Area((((0.0, 9.0), (9.0, 0.0), (9.0, 9.0)),), {(0, 0): bend})
     across, down = (1.0, 0.0, 0.0), (0.0, 1.0, 0.0)
-    bent = CurvedPrism(
-        Part("bent"), (2.0, 2.0, 1.5), across, down, area, ("free",) * 3, (4.0, 4.0, 1.0), "free"
+    letter = CurvedPrism(
+        Part("letter"), (2.0, 2.0, 1.5), across, down, area, ("free",) * 3, (4.0, 4.0, 1.0), "free"
     )
-    Sight([box, bent], kernel=made).hidden()
+    Sight([box, letter], kernel=made).hidden()
     return made
 
 

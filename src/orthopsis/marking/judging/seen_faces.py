@@ -38,11 +38,11 @@ def faces(key: AnswerKey, strokes: Sequence[JudgedStroke]) -> list[SeenFace]:
     that recedes.
     """
     found = []
-    for thing in solids(key.scene):
-        for quad in flat_quads(thing):
+    for solid in solids(key.scene):
+        for quad in flat_quads(solid):
             places = list(map(on_paper, quad))
             sides = [
-                _drawn_side(strokes, places[k], places[(k + 1) % 4], thing.part) for k in range(4)
+                _drawn_side(strokes, places[k], places[(k + 1) % 4], solid.part) for k in range(4)
             ]
             lines = [side for side in sides if side is not None]
             if len(lines) < 4:

@@ -33,27 +33,27 @@ def curved(base, text="S", **more):
     return scene_of({**base, "pieces": [piece]})
 
 
-def the_bent(scene):
-    (bent,) = solids(scene)
-    assert isinstance(bent, CurvedPrism)
-    return bent
+def the_prism(scene):
+    (block,) = solids(scene)
+    assert isinstance(block, CurvedPrism)
+    return block
 
 
-def as_polygon(bent):
+def as_polygon(block):
     """The same solid with each curve as many sides."""
     loops = []
-    for i, loop in enumerate(bent.area.loops):
+    for i, loop in enumerate(block.area.loops):
         loops.append([])
         for k, corner in enumerate(loop):
-            loops[i].append(bent.place(corner))
-            arc = bent.area.bends.get((i, k))
+            loops[i].append(block.place(corner))
+            arc = block.area.bends.get((i, k))
             if arc is not None:
                 way = (arc.stop - arc.start) / CHORDS
                 loops[i] += [
-                    bent.place(arc.ellipse.point(arc.start + way * n)) for n in range(1, CHORDS)
+                    block.place(arc.ellipse.point(arc.start + way * n)) for n in range(1, CHORDS)
                 ]
     families = [["side"] * len(loop) for loop in loops]
-    return prism(bent.part, loops, families, bent.sweep, "sweep")
+    return prism(block.part, loops, families, block.sweep, "sweep")
 
 
 def seen_length(strokes, families=None):
@@ -69,11 +69,11 @@ def seen_length(strokes, families=None):
 def test_what_is_seen_of_curves_is_what_is_seen_of_many_short_sides(character, system):
     for data in list(in_nine_places(character, "measured", system, "curved"))[::2]:
         scene = resolve(from_data(data))
-        bent = the_bent(scene)
+        block = the_prism(scene)
         drawn = picture(scene)
-        polygon = as_polygon(bent)
+        polygon = as_polygon(block)
         fine = draw(scene.sheet, Sight([polygon]))
-        ours = seen_length(drawn) - seen_length(drawn, {bent.sweep_family})
+        ours = seen_length(drawn) - seen_length(drawn, {block.sweep_family})
         theirs = seen_length(fine, {"side"})
         # Without the lines along the sweep, of which a polygon has one at each of its corners.
         assert ours == pytest.approx(theirs, rel=0.008, abs=0.4)
@@ -81,36 +81,36 @@ def test_what_is_seen_of_curves_is_what_is_seen_of_many_short_sides(character, s
 
 @pytest.mark.parametrize("base", [ONE, TWO, THREE])
 def test_its_own_coordinates_lead_there_and_back(base):
-    bent = the_bent(curved(base))
-    for corner in bent.corners:
+    block = the_prism(curved(base))
+    for corner in block.corners:
         for end in (0.0, 0.5, 1.0):
-            x, y, s = bent.own(bent.place(corner, end))
+            x, y, s = block.own(block.place(corner, end))
             assert (x, y, s) == pytest.approx((*corner, end), abs=1e-9)
-    assert bent.end_shows(0)
-    assert not bent.end_shows(1)
-    assert 0 < bent.least_depth <= min(bent.place(c)[2] for c in bent.corners) + 1e-9
+    assert block.end_shows(0)
+    assert not block.end_shows(1)
+    assert 0 < block.least_depth <= min(block.place(c)[2] for c in block.corners) + 1e-9
 
 
 @pytest.mark.parametrize("base", [ONE, TWO, THREE])
 def test_a_quarter_keeps_to_its_cylinder(base):
-    bent = the_bent(curved(base))
-    for number, bend in bent.bends.items():
-        side = bent.sides[number]
+    block = the_prism(curved(base))
+    for number, bend in block.bends.items():
+        side = block.sides[number]
         for angle, corner in ((0.0, side.start), (QUARTER, side.end)):
-            assert bend.rim(0, angle) == pytest.approx(bent.place(bent.corners[corner]))
+            assert bend.rim(0, angle) == pytest.approx(block.place(block.corners[corner]))
         for k in range(7):
-            x, y, s = bent.own(bend.rim(0, QUARTER * k / 6))
+            x, y, s = block.own(bend.rim(0, QUARTER * k / 6))
             assert s == pytest.approx(0, abs=1e-7)
-            assert bent.area.on_border((x, y), Tolerance(paper_mm=1e-5))
+            assert block.area.on_border((x, y), Tolerance(paper_mm=1e-5))
 
 
 @pytest.mark.parametrize("base", [ONE, TWO, THREE])
 def test_a_line_of_the_outline_stands_where_a_line_of_sight_touches_the_curve(base):
-    bent = the_bent(curved(base, "O"))
-    touching = [(number, angle) for number in bent.bends for angle in bent.touches(number)]
+    block = the_prism(curved(base, "O"))
+    touching = [(number, angle) for number in block.bends for angle in block.touches(number)]
     assert len(touching) == 4, "two of the outline, two of the hole"
     for number, angle in touching:
-        bend = bent.bends[number]
+        bend = block.bends[number]
         along = plus(times(bend.a, -math.sin(angle)), times(bend.b, math.cos(angle)))
         normal = cross(along, bend.sweep)
         place = bend.rim(0, angle)
@@ -118,18 +118,18 @@ def test_a_line_of_the_outline_stands_where_a_line_of_sight_touches_the_curve(ba
 
 
 def test_lines_of_sight_run_through_what_covers_them():
-    bent = the_bent(curved(ONE, "O"))
-    middle = [sum(c[k] for c in bent.corners[:4]) / 4 for k in (0, 1)]
-    cover = CurvedCover(bent)
+    block = the_prism(curved(ONE, "O"))
+    middle = [sum(c[k] for c in block.corners[:4]) / 4 for k in (0, 1)]
+    cover = CurvedCover(block)
 
     def hidden(place, whole=False):
         # A path that goes hardly anywhere.
         path = Straight(place, plus(place, (1e-4, 0.0, 0.0)))
         return cover.hidden_on(path, whole) == [(0.0, 1.0)]
 
-    assert not hidden(bent.place((middle[0], middle[1]))), "the hole is open"
-    assert hidden(bent.place((47.5, middle[1]), 0.5))
-    before = bent.place((47.5, middle[1]), -0.1)
+    assert not hidden(block.place((middle[0], middle[1]))), "the hole is open"
+    assert hidden(block.place((47.5, middle[1]), 0.5))
+    before = block.place((47.5, middle[1]), -0.1)
     assert not hidden(before)
     assert hidden(before, whole=True), "the solid lies beyond it"
 
@@ -156,13 +156,13 @@ def test_roots_of_the_fourth_degree_are_those_of_a_library():
 def test_a_transparent_letter_shows_every_curve_twice():
     scene = curved(TWO, "O", transparent=True)
     curves = {s.curve for s in picture(scene) if s.curve is not None and s.role is Role.OUTLINE}
-    assert len(curves) == 2 * len(the_bent(scene).bends)
+    assert len(curves) == 2 * len(the_prism(scene).bends)
 
 
 def test_curves_are_drawn_to_a_fiftieth_of_a_millimetre():
     scene = curved(ONE, "O")
-    bent = the_bent(scene)
-    fine = [on_paper(rim.place(QUARTER * k / 2000)) for _, rim in bent.rims() for k in range(2001)]
+    block = the_prism(scene)
+    fine = [on_paper(rim.place(QUARTER * k / 2000)) for _, rim in block.rims() for k in range(2001)]
     for stroke in picture(scene):
         if stroke.curve is None:
             continue
