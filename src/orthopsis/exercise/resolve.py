@@ -127,11 +127,19 @@ class Scene:
         for number, piece in enumerate(self.pieces):
             before = self._as_before(number)
             if before is not None:
-                made += [part for part in before.parts if part.number == number]
+                made += before._parts_of[number]
                 continue
             stage = self.stage(number)
             made += [PlacedPart(one, stage, number) for one in piece.parts(stage)]
         return made
+
+    @cached_property
+    def _parts_of(self) -> list[list[PlacedPart]]:
+        """The parts by the number of their piece."""
+        found: list[list[PlacedPart]] = [[] for _ in self.exercise.pieces]
+        for part in self.parts:
+            found[part.number].append(part)
+        return found
 
     def number_of(self, part: Part) -> int:
         """The document's number of the piece that a part belongs to."""

@@ -79,21 +79,24 @@ def seen_edges(corners: Sequence[Point], transparent: bool) -> set[tuple[int, in
 def block_body(part: Part, name: Value, corners: tuple[NearPlace, ...], stage: Stage) -> Body:
     """The block on paper: eight corners, each with its nearness."""
     places = [place for place, _ in corners]
-    shown = Shown(
-        faces=tuple(
-            Area((tuple(places[k].xy for k in FACES[number]),)) for number in seen_faces(places)
-        ),
-        edges=tuple(
-            SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
-            for a, b in sorted(seen_edges(places, stage.transparent))
-        ),
-    )
+
+    def show() -> Shown:
+        return Shown(
+            faces=tuple(
+                Area((tuple(places[k].xy for k in FACES[number]),)) for number in seen_faces(places)
+            ),
+            edges=tuple(
+                SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
+                for a, b in sorted(seen_edges(places, stage.transparent))
+            ),
+        )
+
     return Body(
         part=part,
         name=name,
         corners=corners,
         faces=FACES,
-        show=lambda: shown,
+        show=show,
         transparent=stage.transparent,
         floating=stage.floating,
     )

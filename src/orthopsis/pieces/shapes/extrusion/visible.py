@@ -160,42 +160,32 @@ def extruded_body(
     corners = (*near, *far)
     places = [place for place, _ in corners]
     quads = [(b, a, a + count, b + count) for (a, b), _, _ in swept]
-    sides = [
-        Swept(pair, thickness_mm([places[k] for k in quad]) > EDGE_ON_MM, near_arc, far_arc)
-        for (pair, near_arc, far_arc), quad in zip(swept, quads, strict=True)
-    ]
     numbers: list[tuple[int, ...]] = []
     for loop in profile.loops:
         first = sum(map(len, numbers))
         numbers.append(tuple(range(first, first + len(loop))))
-    face = Area(
-        tuple(tuple(places[k].xy for k in loop) for loop in numbers),
-        {key: bends[numbers[key[0]][key[1]], _after(numbers, key)].near for key in profile.bends},
-    )
     quiet = set(profile.smooth)
 
-    def what_is_seen() -> Seen:
-        if not block.transparent:
-            return what_shows(
+    def show() -> ExtrudedShown:
+        rims = {k: bends[numbers[k[0]][k[1]], _after(numbers, k)].near for k in profile.bends}
+        face = Area(tuple(tuple(places[k].xy for k in loop) for loop in numbers), rims)
+        sides = [
+            Swept(pair, thickness_mm([places[k] for k in quad]) > EDGE_ON_MM, near_arc, far_arc)
+            for (pair, near_arc, far_arc), quad in zip(swept, quads, strict=True)
+        ]
+        if block.transparent:
+            straight = [pair for pair, near_arc, _ in swept if near_arc is None]
+            seen = _all_of(straight, set(range(count)) - quiet, count, bends)
+        else:
+            seen = what_shows(
                 face, places[:count], places[count:], sides, vp, smooth=quiet, touching=touching
             )
-        straight = [pair for pair, near_arc, _ in swept if near_arc is None]
-        pairs = [*straight, *((k, k + count) for k in range(count) if k not in quiet)]
-        pairs += [(a + count, b + count) for a, b in straight]
-        return Seen(
-            {pair: [(0.0, 1.0)] for pair in pairs},
-            {side: [bend.far] for side, bend in bends.items()},
-        )
-
-    def show() -> ExtrudedShown:
-        seen = what_is_seen()
-        lines = seen.lines.items()
         near_arcs = [bend.near for bend in bends.values()]
         return ExtrudedShown(
             faces=(face, *(_side_area(side, places, count) for side in sides if side.shown)),
             edges=tuple(
                 _seen_line(corners[a], corners[b], portion)
-                for (a, b), portions in lines
+                for (a, b), portions in seen.lines.items()
                 for portion in portions
             ),
             arcs=(*near_arcs, *(arc for parts in seen.arcs.values() for arc in parts)),
@@ -216,6 +206,16 @@ def extruded_body(
         bends=bends,
         touching=touching,
     )
+
+
+def _all_of(
+    straight: Sequence[Ends], corners: set[int], count: int, bends: Mapping[Ends, Bend]
+) -> Seen:
+    """What a thing shows that is seen through: every line, of the face, behind it and between."""
+    behind = [(a + count, b + count) for a, b in straight]
+    lines = [*straight, *((k, k + count) for k in sorted(corners)), *behind]
+    arcs = {side: [bend.far] for side, bend in bends.items()}
+    return Seen({ends: [(0.0, 1.0)] for ends in lines}, arcs)
 
 
 def _after(numbers: Sequence[tuple[int, ...]], key: tuple[int, int]) -> int:
