@@ -153,7 +153,7 @@ def _of_pdf(name: str, data: bytes) -> Iterator[Arrival]:
         document = pypdfium2.PdfDocument(data)
         count = len(document)
     except pypdfium2.PdfiumError as error:
-        locked = "password" in str(error).lower()
+        locked = error.err_code == pypdfium2.raw.FPDF_ERR_PASSWORD
         raise ImageError(
             "this PDF is locked by a password; save it without one"
             if locked
