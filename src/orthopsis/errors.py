@@ -53,7 +53,14 @@ class ExerciseError(OrthopsisError):
 
 
 class ImageError(OrthopsisError):
-    """A picture file that cannot be read as a sheet of paper."""
+    """A picture file that cannot be read as a sheet of paper; `says` is why, and the remedy."""
+
+    def __init__(self, says: Phrase) -> None:
+        super().__init__(says)
+        self.says = says
+
+    def __str__(self) -> str:
+        return IN_MM.say(self.says)
 
 
 class OutputError(OrthopsisError):

@@ -80,7 +80,7 @@ def lines_of(sight):
                     t = (t0 + t1) / 2
                     yield at(segment, t), 1.0 / (ends[0] + (ends[1] - ends[0]) * t), seen
     for arc in sight.arcs():
-        if any(isinstance(thing, CurvedPrism) for thing in sight.things):
+        if any(isinstance(solid, CurvedPrism) for solid in sight.solids):
             # Half a side of the polygon that stands for a curve lies before or behind it.
             continue
         longest = math.hypot(*arc.ellipse.a) + math.hypot(*arc.ellipse.b)

@@ -81,7 +81,8 @@ def send(store: Store, owner: Owner, file_name: str, data: bytes) -> Iterator[Ke
     last: int | None = None
     try:
         for packed in unpacked(data):
-            kept = _keep(store, owner, packed.name, packed.content, packed.problem, last)
+            problem = None if packed.problem is None else str(packed.problem)
+            kept = _keep(store, owner, packed.name, packed.content, problem, last)
             last = kept.waiting or last
             yield kept
     except ImageError as error:
@@ -268,7 +269,8 @@ def _open(store: Store, upload_id: int) -> None:
                 content, form = b"", SEALED
                 if one.photo is not None:
                     content, form = one.photo.clean, one.photo.media_type
-                _put_on_stack(session, owner, one.name, content, form, one.problem)
+                problem = None if one.problem is None else str(one.problem)
+                _put_on_stack(session, owner, one.name, content, form, problem)
     except OrthopsisError as error:
         _end_upload(store, upload_id, str(error))
         return

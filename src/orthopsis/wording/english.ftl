@@ -1347,3 +1347,54 @@ refused-name = begin with a letter, then letters, digits, spaces, - and _; it is
 refused-other = { $what }; it is { $value }
 # $what (own)
 refused-other-bare = { $what }
+
+## Refusals of pictures and files
+
+# $step (number) $count (number)
+refused-step-of-the-sheet =
+    --step: { $step } is none of the steps 1 to { $count }; choose one of them
+refused-svg-doctype = an SVG with a document type is not read; save it as plain SVG
+# $fault (own)
+refused-svg-broken = the SVG is broken ({ $fault }); save it again
+refused-svg-transform = the SVG moves its lines by 'transform'; save it without groups
+# $most (number)
+refused-svg-lines = the SVG has more lines than { $most }; leave some out
+refused-svg-numbers = a line of the SVG has ends that are no numbers; save it again
+# $count (number) $most (number)
+refused-too-many-sheets =
+    the file holds { $count } { $count ->
+        [one] sheet
+       *[other] sheets
+    }, more than the { $most } taken at once; send it in parts
+# $most (number)
+refused-too-much-together = the file holds more than { $most } MB of pictures; send it in parts
+refused-several-sheets = the file holds several sheets; give them one by one
+refused-zip-empty = this ZIP file is empty; put photos of sheets into it
+refused-zip-packing = it is packed in a way that is not opened here; send it by itself
+refused-zip-in-zip = a ZIP file within a ZIP file is not opened; send it by itself
+# $most (number)
+refused-photo-too-large-in-zip = more than the { $most } MB taken; send a smaller photo
+refused-zip-broken = this ZIP file is broken; make it again, or send the photos
+refused-no-picture =
+    this file is not a readable picture (JPEG, PNG, WebP, HEIC or TIFF); take the photo again or
+    save it as JPEG
+# $pixels (phrase) $most (number)
+refused-too-many-pixels =
+    the picture has { $pixels } pixels, more than the { $most } million taken; send a smaller one
+# $size (number) $most (number)
+refused-photo-too-large =
+    the file has { $size } MB, more than the { $most } MB taken; send a smaller photo
+# $wide (number) $high (number) $least (number)
+refused-too-few-pixels =
+    the picture is only { $wide } × { $high } { $high ->
+        [one] pixel
+       *[other] pixels
+    }; at least { $least } each way are needed to see pencil lines
+far-too-many = far too many
+# $count (number)
+so-many-million = { $count } million
+refused-pdf-locked = this PDF is locked by a password; save it without one
+refused-pdf-broken = this PDF cannot be read; scan it again, or send photos
+refused-no-sheet-in-file = the file holds no sheet
+refused-file-in-zip = this file in the ZIP file is broken; send it by itself
+refused-page = this page cannot be read; scan it again

@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from orthopsis.construction.moves import Do, Step
+from orthopsis.construction.moves import Do, Step, count
 from orthopsis.errors import ImageError
 from orthopsis.exercise.resolve import Scene, picture
 from orthopsis.exercise.runthrough import run_through
@@ -20,6 +20,7 @@ from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
+from orthopsis.phrase import say
 
 LEAST_EDGE_MM = 4.0
 """A shorter edge is lost among its neighbours."""
@@ -100,9 +101,7 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
     """
     made = run_through(scene)
     if step is not None and not 1 <= step <= len(made):
-        raise ImageError(
-            f"--step: {step} is none of the steps 1 to {len(made)}; choose one of them"
-        )
+        raise ImageError(say("refused-step-of-the-sheet", step=count(step), count=count(len(made))))
     finished = picture(scene)
     if step is not None:
         strokes = [drawn.stroke for drawn, _ in lines_after(made, step)]

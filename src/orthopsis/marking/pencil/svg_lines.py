@@ -7,9 +7,11 @@ import re
 from itertools import pairwise
 from xml.etree import ElementTree
 
+from orthopsis.construction.moves import count
 from orthopsis.errors import ImageError
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.sheet import Sheet
+from orthopsis.phrase import Own, say
 
 MAX_LINES = 20_000
 _NUMBER = r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?"
@@ -29,22 +31,22 @@ def lines_of_svg(data: bytes, sheet: Sheet) -> list[FoundStroke]:
     Raises ImageError.
     """
     if b"<!DOCTYPE" in data or b"<!ENTITY" in data:
-        raise ImageError("an SVG with a document type is not read; save it as plain SVG")
+        raise ImageError(say("refused-svg-doctype"))
     try:
         root = ElementTree.fromstring(data)
     except ElementTree.ParseError as error:
-        raise ImageError(f"the SVG is broken ({error}); save it again") from None
+        raise ImageError(say("refused-svg-broken", fault=Own(str(error)))) from None
     scale = _mm_per_unit(root, sheet)
     strokes: list[FoundStroke] = []
     for element in root.iter():
         if "transform" in element.attrib:
-            raise ImageError("the SVG moves its lines by 'transform'; save it without groups")
+            raise ImageError(say("refused-svg-transform"))
         for (x0, y0), (x1, y1) in _segments(element):
             start, end = (x0 * scale, y0 * scale), (x1 * scale, y1 * scale)
             if math.dist(start, end) > 0.5:
                 strokes.append(FoundStroke(start, end, 0.0, 1.0))
         if len(strokes) > MAX_LINES:
-            raise ImageError(f"the SVG has more than {MAX_LINES} lines; leave some out")
+            raise ImageError(say("refused-svg-lines", most=count(MAX_LINES)))
     return strokes
 
 
@@ -58,7 +60,7 @@ def _segments(element: ElementTree.Element) -> list[Pair]:
             x0, y0, x1, y1 = (float(element.get(k, "0")) for k in ("x1", "y1", "x2", "y2"))
             return [((x0, y0), (x1, y1))]
     except ValueError:
-        raise ImageError("a line of the SVG has ends that are no numbers; save it again") from None
+        raise ImageError(say("refused-svg-numbers")) from None
     if tag in ("polyline", "polygon") and "points" in element.attrib:
         numbers = [float(n) for n in re.findall(_NUMBER, element.attrib["points"])]
         points = list(zip(numbers[::2], numbers[1::2], strict=False))

@@ -17,8 +17,10 @@ from typing import NamedTuple
 import pypdfium2
 from PIL import Image
 
+from orthopsis.construction.moves import count
 from orthopsis.errors import ImageError
 from orthopsis.marking.sheet.photo import MAX_BYTES, Grey, Photo, check_size, kept, open_photo
+from orthopsis.phrase import say
 
 MAX_PAGES = 80
 MAX_TOGETHER_BYTES = 200_000_000
@@ -33,7 +35,7 @@ class Arrival(NamedTuple):
 
     name: str
     photo: Photo | None
-    problem: str | None = None
+    problem: ImageError | None = None
 
 
 class Packed(NamedTuple):
@@ -41,7 +43,7 @@ class Packed(NamedTuple):
 
     name: str
     content: bytes
-    problem: str | None = None
+    problem: ImageError | None = None
 
 
 def arrivals(name: str, data: bytes) -> Iterator[Arrival]:
@@ -67,7 +69,7 @@ def _of_packed(packed: Packed) -> Iterator[Arrival]:
     try:
         yield from arrivals(packed.name, packed.content)
     except ImageError as error:
-        yield Arrival(packed.name, None, str(error))
+        yield Arrival(packed.name, None, error)
 
 
 def holds_pages(data: bytes) -> bool:
@@ -93,9 +95,9 @@ def the_only_sheet(data: bytes) -> Grey:
     found = arrivals("the file", data)
     first = next(found)
     if next(found, None) is not None:
-        raise ImageError("the file holds several sheets; give them one by one")
+        raise ImageError(say("refused-several-sheets"))
     if first.photo is None:
-        raise ImageError(first.problem or "the file holds no sheet")
+        raise first.problem or ImageError(say("refused-no-sheet-in-file"))
     return first.photo.grey
 
 
@@ -110,11 +112,11 @@ def unpacked(data: bytes) -> Iterator[Packed]:
         archive = zipfile.ZipFile(io.BytesIO(data))
         entries = [e for e in archive.infolist() if not e.is_dir() and _is_meant(e.filename)]
     except (zipfile.BadZipFile, OSError, ValueError):
-        raise ImageError("this ZIP file is broken; make it again, or send the photos") from None
+        raise ImageError(say("refused-zip-broken")) from None
     if len(entries) > MAX_PAGES:
         raise _too_many(len(entries))
     if not entries:
-        raise ImageError("this ZIP file is empty; put photos of sheets into it")
+        raise ImageError(say("refused-zip-empty"))
     if sum(entry.file_size for entry in entries) > MAX_TOGETHER_BYTES:
         raise _too_much()
     for entry in entries:
@@ -122,21 +124,21 @@ def unpacked(data: bytes) -> Iterator[Packed]:
         try:
             yield Packed(name, _content(archive, entry))
         except ImageError as error:
-            yield Packed(name, b"", str(error))
+            yield Packed(name, b"", error)
         except (zipfile.BadZipFile, OSError, ValueError, RuntimeError, EOFError, zlib.error,
                 NotImplementedError):  # fmt: skip
-            yield Packed(name, b"", "this file in the ZIP file is broken; send it by itself")
+            yield Packed(name, b"", ImageError(say("refused-file-in-zip")))
 
 
 def _content(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
     if entry.compress_type not in PLAIN_PACKING:
-        raise ImageError("it is packed in a way that is not opened here; send it by itself")
+        raise ImageError(say("refused-zip-packing"))
     with archive.open(entry) as opened:
         content = opened.read(MAX_BYTES + 1)
     if is_zip(content):
-        raise ImageError("a ZIP file within a ZIP file is not opened; send it by itself")
+        raise ImageError(say("refused-zip-in-zip"))
     if len(content) > MAX_BYTES:
-        raise ImageError(f"more than the {MAX_BYTES // 1_000_000} MB taken; send a smaller photo")
+        raise ImageError(say("refused-photo-too-large-in-zip", most=count(MAX_BYTES // 1_000_000)))
     return content
 
 
@@ -154,11 +156,7 @@ def _of_pdf(name: str, data: bytes) -> Iterator[Arrival]:
         count = len(document)
     except pypdfium2.PdfiumError as error:
         locked = error.err_code == pypdfium2.raw.FPDF_ERR_PASSWORD
-        raise ImageError(
-            "this PDF is locked by a password; save it without one"
-            if locked
-            else "this PDF cannot be read; scan it again, or send photos"
-        ) from None
+        raise ImageError(say("refused-pdf-locked" if locked else "refused-pdf-broken")) from None
     with document:
         if count > MAX_PAGES:
             raise _too_many(count)
@@ -171,9 +169,9 @@ def _of_pdf(name: str, data: bytes) -> Iterator[Arrival]:
                 check_size(*picture.size)
                 yield Arrival(page_name, kept(picture))
             except ImageError as error:
-                yield Arrival(page_name, None, str(error))
+                yield Arrival(page_name, None, error)
             except (pypdfium2.PdfiumError, ValueError, OSError, ZeroDivisionError):
-                yield Arrival(page_name, None, "this page cannot be read; scan it again")
+                yield Arrival(page_name, None, ImageError(say("refused-page")))
 
 
 def _of_tiff(name: str, data: bytes) -> Iterator[Arrival]:
@@ -195,19 +193,14 @@ def _of_tiff(name: str, data: bytes) -> Iterator[Arrival]:
                 picture.convert("L").save(page, "PNG")
             yield Arrival(page_name, open_photo(page.getvalue()))
         except ImageError as error:
-            yield Arrival(page_name, None, str(error))
+            yield Arrival(page_name, None, error)
         except (OSError, ValueError, EOFError, Image.DecompressionBombError):
-            yield Arrival(page_name, None, "this page cannot be read; scan it again")
+            yield Arrival(page_name, None, ImageError(say("refused-page")))
 
 
-def _too_many(count: int) -> ImageError:
-    return ImageError(
-        f"the file holds {count} sheets, more than the {MAX_PAGES} taken at once; send it in parts"
-    )
+def _too_many(sheets: int) -> ImageError:
+    return ImageError(say("refused-too-many-sheets", count=count(sheets), most=count(MAX_PAGES)))
 
 
 def _too_much() -> ImageError:
-    return ImageError(
-        f"the file holds more than {MAX_TOGETHER_BYTES // 1_000_000} MB of pictures; "
-        "send it in parts"
-    )
+    return ImageError(say("refused-too-much-together", most=count(MAX_TOGETHER_BYTES // 1_000_000)))

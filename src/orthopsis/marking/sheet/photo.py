@@ -15,7 +15,9 @@ import pillow_heif
 from numpy.typing import NDArray
 from PIL import Image, ImageOps, UnidentifiedImageError
 
+from orthopsis.construction.moves import count
 from orthopsis.errors import ImageError
+from orthopsis.phrase import Phrase, say
 
 pillow_heif.register_heif_opener()
 
@@ -92,8 +94,11 @@ def _opened(data: bytes) -> Iterator[Image.Image]:
     """A checked picture; what is wrong in opening or decoding it is an ImageError."""
     if len(data) > MAX_BYTES:
         raise ImageError(
-            f"the file has {len(data) / 1e6:.0f} MB, more than the {MAX_BYTES // 1_000_000} MB "
-            "taken; send a smaller photo"
+            say(
+                "refused-photo-too-large",
+                size=count(round(len(data) / 1e6)),
+                most=count(MAX_BYTES // 1_000_000),
+            )
         )
     with warnings.catch_warnings():
         warnings.simplefilter("ignore", Image.DecompressionBombWarning)
@@ -104,16 +109,13 @@ def _opened(data: bytes) -> Iterator[Image.Image]:
         except ImageError:
             raise
         except Image.DecompressionBombError:
-            raise _too_many_pixels("far too many") from None
+            raise _too_many_pixels(say("far-too-many")) from None
         except _BROKEN:
             raise _unreadable() from None
 
 
 def _unreadable() -> ImageError:
-    return ImageError(
-        "this file is not a readable picture (JPEG, PNG, WebP, HEIC or TIFF); take the photo again "
-        "or save it as JPEG"
-    )
+    return ImageError(say("refused-no-picture"))
 
 
 def _grey(picture: Image.Image) -> Grey:
@@ -147,18 +149,21 @@ def _on_white(picture: Image.Image) -> Image.Image:
 def check_size(width: int, height: int) -> None:
     """Raises ImageError for a picture that is too large or too small to judge."""
     if width * height > MAX_PIXELS:
-        raise _too_many_pixels(f"{width * height / 1e6:.0f} million")
+        raise _too_many_pixels(say("so-many-million", count=count(round(width * height / 1e6))))
     if min(width, height) < LEAST_SIDE_PX:
         raise ImageError(
-            f"the picture is only {width} × {height} pixels; at least {LEAST_SIDE_PX} each way are "
-            "needed to see pencil lines"
+            say(
+                "refused-too-few-pixels",
+                wide=count(width),
+                high=count(height),
+                least=count(LEAST_SIDE_PX),
+            )
         )
 
 
-def _too_many_pixels(count: str) -> ImageError:
+def _too_many_pixels(pixels: Phrase) -> ImageError:
     return ImageError(
-        f"the picture has {count} pixels, more than the {MAX_PIXELS // 1_000_000} million taken; "
-        "send a smaller one"
+        say("refused-too-many-pixels", pixels=pixels, most=count(MAX_PIXELS // 1_000_000))
     )
 
 
