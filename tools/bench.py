@@ -23,7 +23,7 @@ import cv2
 import numpy as np
 from bench_desk import desk
 
-from orthopsis.demo.scanner import Setting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.demo.trial import Case, Score, cases, score
 from orthopsis.exercise.load import from_data, parse
 from orthopsis.exercise.resolve import Scene, picture, resolve, solids, steps
@@ -229,7 +229,7 @@ def processes() -> None:
 def marking() -> None:
     print("\nMarking one photo of 12 megapixels")
     scene = resolve(parse((ROOT / "examples" / "seed-crates.json").read_bytes()))
-    photo, truth = scan_sheet(scene, 41, setting=Setting(photo_px=(4000, 3000)))
+    photo, truth = scan_sheet(scene, 41, setting=PhotoSetting(photo_px=(4000, 3000)))
     source = np.array(truth["corners_px"], np.float32)
     size = (2520, 1782)
     target = np.array([[0, 0], [size[0], 0], size, [0, size[1]]], np.float32)

@@ -9,7 +9,7 @@ import pytest
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Do, Idea, Mark
 from orthopsis.construction.order import Body, SeenLine, Shown
-from orthopsis.construction.paper import Paper, Standing
+from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.construction.record import mark_name
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
@@ -42,7 +42,7 @@ def body(piece="thing", transparent=False, faces=(), edges=()):
 def stand(paper, nearer):
     """Something that stands before the thing."""
     elsewhere = ((300.0, 10.0), (310.0, 10.0), (310.0, 20.0))
-    paper.standing = Standing([nearer, body(faces=(elsewhere,))], [0, 1])
+    paper.standing = StandingBodies([nearer, body(faces=(elsewhere,))], [0, 1])
 
 
 def moves(paper):

@@ -7,7 +7,7 @@ import math
 import pytest
 
 from orthopsis.demo.desk import Around
-from orthopsis.demo.scanner import Setting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.exercise.resolve import picture, resolve
 from orthopsis.marking.free_records import free_record, free_text
 from orthopsis.marking.judge import check_image, judge_strokes
@@ -44,7 +44,7 @@ def test_points_and_eye_level_are_read_from_exact_lines(name):
 
 def test_a_photograph_of_a_drawing_is_read_in_its_own_pixels():
     scene = example("bell-corner")
-    setting = Setting(around=Around(turn_deg=0.0, slant=0.0))
+    setting = PhotoSetting(around=Around(turn_deg=0.0, slant=0.0))
     data, truth = scan_sheet(scene, 3600, setting=setting)
     record = free_record(read_picture(open_grey(data)))
     (x0, y0), (x1, _), *_ = truth["corners_px"]

@@ -8,7 +8,7 @@ import pytest
 
 from orthopsis.demo.desk import DESKS, Around
 from orthopsis.demo.pencil import HARDER_PENCILS
-from orthopsis.demo.scanner import Setting, hard_setting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, hard_setting, scan_sheet
 from orthopsis.demo.trial import PLANS, cases
 from orthopsis.marking.fitting import RuledLine, line_through, meeting, middle_of
 from orthopsis.marking.judge import Asked, check_grey, check_image
@@ -24,7 +24,7 @@ KEY = answer_key(SCENE)
 
 
 def taken(seed, **around):
-    data, truth = scan_sheet(SCENE, seed, setting=Setting(around=Around(**around)))
+    data, truth = scan_sheet(SCENE, seed, setting=PhotoSetting(around=Around(**around)))
     return open_grey(data), np.array(truth["corners_px"])
 
 
@@ -79,7 +79,7 @@ def test_bows_turn_with_the_sheet():
 
 def test_on_a_desk_like_paper_printed_marks_tell_the_corners():
     code = "orthopsis:12:3:45"
-    data, truth = scan_sheet(SCENE, 7005, setting=Setting(marks=True, code=code))
+    data, truth = scan_sheet(SCENE, 7005, setting=PhotoSetting(marks=True, code=code))
     grey = open_grey(data)
     corners = np.array(truth["corners_px"])
     inside = np.zeros(grey.shape, np.uint8)
@@ -174,7 +174,7 @@ def test_what_fills_a_plane_is_not_taken_for_lines(document, seed):
     scene = scene_of(document, tone={"light": "left", "lightest": "top"})
 
     def judged(**fill):
-        return check_image(scene, scan_sheet(scene, seed, setting=Setting(**fill))[0])
+        return check_image(scene, scan_sheet(scene, seed, setting=PhotoSetting(**fill))[0])
 
     def edges(verdict):
         return sum(line.assigned.expected is not None for line in verdict.strokes)

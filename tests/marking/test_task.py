@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from orthopsis.cli import main
-from orthopsis.demo.scanner import Setting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import to_data
 from orthopsis.exercise.resolve import resolve
@@ -77,7 +77,7 @@ def test_a_printed_code_tells_the_demand_before_the_lines_do():
     first = Task("first steps")
     code = SheetCode(4, 1, None, "first steps").text
     data, _ = scan_sheet(
-        resolve(as_asked(crates, first)), 8103, setting=Setting(marks=True, code=code)
+        resolve(as_asked(crates, first)), 8103, setting=PhotoSetting(marks=True, code=code)
     )
     heard = []
 
@@ -103,7 +103,7 @@ def test_the_command_line_holds_a_sheet_against_what_its_code_says(tmp_path, cap
     document.write_text(json.dumps(to_data(crates)))
     code = SheetCode(4, 1, None, "first steps").text
     scene = resolve(as_asked(crates, Task("first steps")))
-    photo.write_bytes(scan_sheet(scene, 8103, setting=Setting(marks=True, code=code))[0])
+    photo.write_bytes(scan_sheet(scene, 8103, setting=PhotoSetting(marks=True, code=code))[0])
     said = []
     for more in ([], ["--demand", "first steps"], ["--demand", "standard"]):
         main(["check", str(document), str(photo), *more])

@@ -11,7 +11,7 @@ from fastapi.testclient import TestClient
 from PIL import Image
 from pypdf import PdfReader
 
-from orthopsis.demo.scanner import Setting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.exercise.load import to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked
@@ -140,7 +140,7 @@ def test_a_class_set_is_matched_to_pupils_and_a_poisoned_file_spoils_only_itself
 ):
     exercise = lesson["exercise_id"]
     code = f"orthopsis:{exercise}:1:{school['Bram']}"
-    marked, _ = scan_sheet(scene_of(ONE_POINT), 22, setting=Setting(marks=True, code=code))
+    marked, _ = scan_sheet(scene_of(ONE_POINT), 22, setting=PhotoSetting(marks=True, code=code))
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w") as archive:
         archive.writestr("8 Rowan/Ada.jpg", photo[0])
@@ -357,7 +357,7 @@ def test_a_sheet_is_held_against_the_version_that_was_printed(client, lesson, sc
     saved = {"document": moved, "counter": exercise["counter"]}
     assert client.put(f"/api/exercises/{exercise['id']}", json=saved).status_code == 200
     said = SheetCode(exercise["id"], exercise["counter"], school["Ada"]).text
-    data, _ = scan_sheet(scene_of(ONE_POINT), 8301, setting=Setting(marks=True, code=said))
+    data, _ = scan_sheet(scene_of(ONE_POINT), 8301, setting=PhotoSetting(marks=True, code=said))
     sheet = hand_in(client, lesson, data)
     assert sheet["verdict"]["vanishing_points"][0]["intended_mm"] == [210, 100]
     assert "off" not in {stroke["verdict"] for stroke in sheet["verdict"]["strokes"]}
@@ -367,6 +367,6 @@ def test_a_sheet_is_held_against_the_version_that_was_printed(client, lesson, sc
 
 def test_a_sheet_of_another_exercise_is_told_by_its_code(client, lesson, school):
     other = client.post("/api/exercises", json=changed(ONE_POINT, title="Other box")).json()
-    setting = Setting(marks=True, code=SheetCode(other["id"], 1, school["Ada"]).text)
+    setting = PhotoSetting(marks=True, code=SheetCode(other["id"], 1, school["Ada"]).text)
     data, _ = scan_sheet(scene_of(ONE_POINT), 8302, setting=setting)
     assert hand_in(client, lesson, data)["task"]["belongs_to"] == "“Other box”"

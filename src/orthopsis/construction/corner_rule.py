@@ -47,7 +47,7 @@ class Swept(NamedTuple):
     far: EllipseArc | None = None
 
 
-class Seen(NamedTuple):
+class PortionsSeen(NamedTuple):
     """What shows: portions of straight lines by the numbers of their ends, and arcs of far sides by
     those of the near ones.
     """
@@ -145,7 +145,7 @@ def what_shows(
     *,
     smooth: Iterable[int],
     touching: Iterable[int],
-) -> Seen:
+) -> PortionsSeen:
     """What shows of every line, by the numbers of its ends; corners behind are counted on.
 
     `smooth` corners, where one side goes over into the next, send no line; at `touching` ones the
@@ -167,7 +167,7 @@ def what_shows(
             ends = far[a].xy, far[b].xy
             found = far_side_seen((corners[a], corners[b]), ends, vp, face, corners)
             lines[a + count, b + count] = found
-    return Seen(
+    return PortionsSeen(
         {ends: portions for ends, portions in lines.items() if portions},
         {ends: parts for ends, parts in arcs.items() if parts},
     )

@@ -21,7 +21,7 @@ from orthopsis.construction.moves import (
     StepStroke,
 )
 from orthopsis.construction.order import Body
-from orthopsis.construction.record import Record
+from orthopsis.construction.record import MoveRecord
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
 from orthopsis.perspective.plane import (
     LEVEL,
@@ -48,7 +48,7 @@ from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
 
-class Standing:
+class StandingBodies:
     """All that will be drawn, in the order of the document, and what stands before each.
 
     That is settled before the first line and does not depend on what is drawn when.
@@ -72,10 +72,10 @@ class Standing:
 
 
 @dataclass
-class Paper(Record):
+class Paper(MoveRecord):
     """Marks and lines made from earlier ones, and what stays of them."""
 
-    standing: Standing = field(default_factory=Standing)
+    standing: StandingBodies = field(default_factory=StandingBodies)
     _guides: list[Guide] = field(default_factory=list)
     _tidied: list[tuple[Step, Part]] = field(default_factory=list)
     _ruled: int = 0

@@ -26,7 +26,7 @@ from orthopsis.phrase import Value
 
 
 @dataclass
-class Record:
+class MoveRecord:
     """Moves as steps. Every mark comes from earlier ones or from a measure.
 
     With `reading_mm` every measure is set to the nearest mark of such a ruler, to see how far the

@@ -23,7 +23,7 @@ LEAN_DEG = 2.6
 
 
 @dataclass(frozen=True)
-class Drawn:
+class PupilLine:
     """A line as the pupil drew it, beside the line that was meant."""
 
     meant: Stroke
@@ -34,14 +34,16 @@ class Drawn:
 
 def drawn_lines(
     scene: Scene, mistakes: Sequence[str], rng: np.random.Generator, step: int | None = None
-) -> list[Drawn]:
+) -> list[PupilLine]:
     """The lines of a finished sheet (or one at a step), with an unsteady hand's small errors."""
     made = steps(scene)
-    lines = [Drawn(d.stroke, *d.stroke.segment) for d, _ in lines_after(made, step or len(made))]
+    lines = [
+        PupilLine(d.stroke, *d.stroke.segment) for d, _ in lines_after(made, step or len(made))
+    ]
     if step is None:
         # Guide lines and the eye level were rubbed out, but a light trace of most is left.
         lines = [
-            Drawn(d.stroke, *d.stroke.segment)
+            PupilLine(d.stroke, *d.stroke.segment)
             for made_step in made
             for d in made_step.strokes
             if d.fate == "keep" or rng.random() < 0.85
@@ -51,7 +53,9 @@ def drawn_lines(
     return [_by_hand(line, rng) for line in lines]
 
 
-def ink(scene: Scene, lines: Sequence[Drawn], rng: np.random.Generator, pencil: Pencil = HB) -> Ink:
+def ink(
+    scene: Scene, lines: Sequence[PupilLine], rng: np.random.Generator, pencil: Pencil = HB
+) -> Ink:
     """How dark the pencil made each spot, 0 to 1."""
     paper = blank(scene.sheet)
     for line in lines:
@@ -60,7 +64,7 @@ def ink(scene: Scene, lines: Sequence[Drawn], rng: np.random.Generator, pencil: 
     return grained(paper, rng)
 
 
-def _by_hand(line: Drawn, rng: np.random.Generator) -> Drawn:
+def _by_hand(line: PupilLine, rng: np.random.Generator) -> PupilLine:
     """The ruler slips a little; the pencil stops a little early or late."""
     (x0, y0), (x1, y1) = line.start, line.end
     size = max(length((line.start, line.end)), 1e-6)
@@ -73,8 +77,8 @@ def _by_hand(line: Drawn, rng: np.random.Generator) -> Drawn:
 
 
 def _with_mistake(
-    scene: Scene, lines: list[Drawn], mistake: str, rng: np.random.Generator
-) -> list[Drawn]:
+    scene: Scene, lines: list[PupilLine], mistake: str, rng: np.random.Generator
+) -> list[PupilLine]:
     if mistake == "high-vp":
         vp = scene.vanishing_points[-1]
         moved = Point(vp.at.x, vp.at.y - HIGH_VP_MM)
@@ -87,7 +91,10 @@ def _with_mistake(
         start = rng.uniform(0.1, 0.5) * width, rng.uniform(0.08, 0.2) * height
         angle = math.radians(rng.uniform(25, 40))
         end = start[0] + 45 * math.cos(angle), start[1] + 45 * math.sin(angle)
-        return [*lines, Drawn(Stroke(start, end, FREE, Role.OUTLINE, None), start, end, mistake)]
+        return [
+            *lines,
+            PupilLine(Stroke(start, end, FREE, Role.OUTLINE, None), start, end, mistake),
+        ]
     if mistake == "unerased":
         return [
             replace(line, mistake=mistake) if line.meant.role is Role.GUIDE else line
@@ -109,7 +116,7 @@ def _with_mistake(
     return [*lines[:choice], changed, *lines[choice + 1 :]]
 
 
-def _wrong_point(scene: Scene, line: Drawn) -> Point:
+def _wrong_point(scene: Scene, line: PupilLine) -> Point:
     """The sheet's other point where it has one, otherwise the end of the eye level."""
     others = [vp.at for vp in scene.vanishing_points if vp.name != line.meant.family]
     if others:
@@ -118,7 +125,7 @@ def _wrong_point(scene: Scene, line: Drawn) -> Point:
     return Point(home.x + 40.0 * (1 if home.x < scene.sheet.width_mm / 2 else -1), home.y)
 
 
-def _chosen(lines: Sequence[Drawn], family: str | None, rng: np.random.Generator) -> int | None:
+def _chosen(lines: Sequence[PupilLine], family: str | None, rng: np.random.Generator) -> int | None:
     """A long outline of the family; without one, any line to a vanishing point."""
     fitting = [
         i
@@ -134,7 +141,7 @@ def _chosen(lines: Sequence[Drawn], family: str | None, rng: np.random.Generator
     return int(rng.choice(fitting)) if fitting else None
 
 
-def _aimed_at(line: Drawn, goal: Point, mistake: str) -> Drawn:
+def _aimed_at(line: PupilLine, goal: Point, mistake: str) -> PupilLine:
     """The line from its own front end, aimed at another point."""
     near = max((line.start, line.end), key=lambda end: math.dist(end, goal.xy))
     far = line.end if near == line.start else line.start
@@ -145,19 +152,19 @@ def _aimed_at(line: Drawn, goal: Point, mistake: str) -> Drawn:
     )
 
 
-def _longer(line: Drawn, by_mm: float, mistake: str) -> Drawn:
+def _longer(line: PupilLine, by_mm: float, mistake: str) -> PupilLine:
     """The line past its end, or short of it."""
     (x0, y0), (x1, y1) = line.start, line.end
     share = by_mm / math.dist(line.start, line.end)
     return replace(line, end=(x1 + share * (x1 - x0), y1 + share * (y1 - y0)), mistake=mistake)
 
 
-def _lies_on(line: Drawn, other: Drawn) -> bool:
+def _lies_on(line: PupilLine, other: PupilLine) -> bool:
     """Whether a line is the other or a light line under it."""
     return all(distance_to_segment(end, other.meant.segment) < 0.5 for end in line.meant.segment)
 
 
-def _turned(line: Drawn, by_deg: float, mistake: str) -> Drawn:
+def _turned(line: PupilLine, by_deg: float, mistake: str) -> PupilLine:
     (x0, y0), (x1, y1) = line.start, line.end
     c, s = math.cos(math.radians(by_deg)), math.sin(math.radians(by_deg))
     dx, dy = x1 - x0, y1 - y0

@@ -20,16 +20,16 @@ from orthopsis.demo.pencil import (
     smudge,
     write_name,
 )
-from orthopsis.demo.pupil import MISTAKES, Drawn, drawn_lines, ink
+from orthopsis.demo.pupil import MISTAKES, PupilLine, drawn_lines, ink
 from orthopsis.exercise.records import point
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.tone import planes
 
-__all__ = ["MISTAKES", "Setting", "hard_setting", "scan_sheet"]
+__all__ = ["MISTAKES", "PhotoSetting", "hard_setting", "scan_sheet"]
 
 
 @dataclass(frozen=True)
-class Setting:
+class PhotoSetting:
     """What a sheet is drawn with and how it is taken.
 
     `marks` prints corner marks, with `code` a QR code; `untidy` adds a name and smudges;
@@ -47,11 +47,11 @@ class Setting:
     photo_px: tuple[int, int] = PHOTO_PX
 
 
-def hard_setting(seed: int) -> Setting:
+def hard_setting(seed: int) -> PhotoSetting:
     """Harder than most days at school: other desks, pencils, hands, curls and stains."""
     rng = np.random.default_rng((seed, 1))
     pencil = HARDER_PENCILS[rng.integers(len(HARDER_PENCILS))]
-    return Setting(pencil, harder(rng), untidy=bool(rng.random() < 0.6))
+    return PhotoSetting(pencil, harder(rng), untidy=bool(rng.random() < 0.6))
 
 
 def scan_sheet(
@@ -62,13 +62,13 @@ def scan_sheet(
     flat: bool = False,
     form: str = "jpeg",
     step: int | None = None,
-    setting: Setting | None = None,
+    setting: PhotoSetting | None = None,
 ) -> tuple[bytes, dict[str, Any]]:
     """A picture file of a pupil's sheet and what is true of it.
 
     The same seed gives the same picture. `mistakes` are names of MISTAKES.
     """
-    chosen = setting or Setting()
+    chosen = setting or PhotoSetting()
     rng = np.random.default_rng(seed)
     lines = drawn_lines(scene, mistakes, rng, step)
     paper = ink(scene, lines, rng, chosen.pencil)
@@ -98,7 +98,7 @@ def scan_sheet(
     return encode(picture, form), truth
 
 
-def _truth(line: Drawn) -> dict[str, Any]:
+def _truth(line: PupilLine) -> dict[str, Any]:
     return {
         "family": line.meant.family,
         "role": str(line.meant.role),

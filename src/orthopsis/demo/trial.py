@@ -10,7 +10,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 from typing import Any, NamedTuple
 
-from orthopsis.demo.scanner import Setting, hard_setting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, hard_setting, scan_sheet
 from orthopsis.exercise.resolve import Scene
 from orthopsis.marking.fitting import RuledLine, meeting
 from orthopsis.marking.judge import SheetVerdict, check_image
@@ -42,7 +42,7 @@ class Case(NamedTuple):
     seed: int
     mistakes: tuple[str, ...]
     flat: bool
-    setting: Setting
+    setting: PhotoSetting
 
 
 def cases(exercises: Sequence[str], first_seed: int, hard: bool = True) -> list[Case]:
@@ -52,7 +52,7 @@ def cases(exercises: Sequence[str], first_seed: int, hard: bool = True) -> list[
         (name, plan) for plan in PLANS for name in exercises
     ):
         seed = first_seed + number
-        setting = hard_setting(seed) if hard else Setting()
+        setting = hard_setting(seed) if hard else PhotoSetting()
         made.append(Case(name, seed, mistakes, number % 4 == 3, setting))
     return made
 

@@ -19,7 +19,7 @@ from orthopsis.perspective.plane import Point, distance
 from orthopsis.pieces.base import Grip
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.registry import AnyPiece
-from orthopsis.pieces.roles import Role, roles_of
+from orthopsis.pieces.roles import FieldRole, roles_of
 
 ROUND_MM = 5.0
 EYE_LEVEL_STEP, POINTS_STEP = (
@@ -101,7 +101,7 @@ def _deepened(scene: Scene, number: int, depth: str) -> AnyPiece:
     piece = scene.exercise.pieces[number]
     roles = roles_of(type(piece.place))
     for grip in piece.grips(scene.stage(number)):
-        if roles.get(grip.field) is not Role.DEPTH:
+        if roles.get(grip.field) is not FieldRole.DEPTH:
             continue
         new = _cut(scene, grip, depth)
         if new is not None:

@@ -11,7 +11,7 @@ from orthopsis.exercise.upgrade import upgraded
 from orthopsis.phrase import Length, Own, say
 from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointAcross, Reference
 from orthopsis.pieces.registry import AnyPiece
-from orthopsis.pieces.roles import Role
+from orthopsis.pieces.roles import FieldRole
 from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units
 
 FORMAT: Literal["orthopsis-exercise"] = "orthopsis-exercise"
@@ -24,8 +24,8 @@ ViewName = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 _-]{0,29}$")]
 class OwnSize(Measures):
     """A sheet of any size."""
 
-    width_mm: Annotated[float, Field(ge=50, le=3000), Role.LENGTH]
-    height_mm: Annotated[float, Field(ge=50, le=3000), Role.LENGTH]
+    width_mm: Annotated[float, Field(ge=50, le=3000), FieldRole.LENGTH]
+    height_mm: Annotated[float, Field(ge=50, le=3000), FieldRole.LENGTH]
 
 
 class SheetSpec(Measures):
@@ -115,7 +115,7 @@ class RunSpec(Measures):
 class OnePointView(Measures):
     """Everything that runs away meets in one point on the eye level."""
 
-    kind: Annotated[Literal["one-point"], Role.NAME]
+    kind: Annotated[Literal["one-point"], FieldRole.NAME]
     eye_level_mm: Down
     vanishing_point_mm: PointAcross
     viewing_distance_mm: EyeLength | None = None
@@ -125,11 +125,11 @@ class OnePointView(Measures):
 class TwoPointView(Measures):
     """Two families of level lines, each with its point on the eye level."""
 
-    kind: Annotated[Literal["two-point"], Role.NAME]
+    kind: Annotated[Literal["two-point"], FieldRole.NAME]
     eye_level_mm: Down
     left_vp_mm: PointAcross
     right_vp_mm: PointAcross
-    centre_mm: Annotated[Millimetres, Role.GAZE] | None = None
+    centre_mm: Annotated[Millimetres, FieldRole.GAZE] | None = None
     eye_height_mm: EyeLength | None = None
 
     @model_validator(mode="after")
@@ -144,7 +144,7 @@ class TwoPointView(Measures):
 class ThreePointView(Measures):
     """Two families of level lines with their points, and uprights that meet above or below."""
 
-    kind: Annotated[Literal["three-point"], Role.NAME]
+    kind: Annotated[Literal["three-point"], FieldRole.NAME]
     eye_level_mm: Down
     left_vp_mm: PointAcross
     right_vp_mm: PointAcross

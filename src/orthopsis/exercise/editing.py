@@ -16,7 +16,7 @@ from orthopsis.phrase import Own, listed, say
 from orthopsis.pieces.describe import kinds
 from orthopsis.pieces.piece import forms_of
 from orthopsis.pieces.registry import KINDS
-from orthopsis.pieces.roles import Role, roles_of
+from orthopsis.pieces.roles import FieldRole, roles_of
 
 FIRST_STEPS = 10
 """A new thing is so many steps of the round measures high."""
@@ -104,7 +104,7 @@ def _follow(data: dict[str, Any], model: BaseModel, old: str, new: str) -> dict[
     data = dict(data)
     for name, role in roles_of(type(model)).items():
         value = getattr(model, name)
-        if role is Role.REFERENCE and value == old and name in data:
+        if role is FieldRole.REFERENCE and value == old and name in data:
             data[name] = new
         elif role is None and isinstance(value, BaseModel) and name in data:
             data[name] = _follow(data[name], value, old, new)

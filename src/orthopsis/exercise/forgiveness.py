@@ -18,7 +18,7 @@ from orthopsis.exercise.change import Change, NewValue
 from orthopsis.exercise.document import ViewSpec
 from orthopsis.exercise.resolve import Scene, steps
 from orthopsis.perspective.segments import XY
-from orthopsis.pieces.roles import SET_ON_PAPER, Path, Role, told
+from orthopsis.pieces.roles import SET_ON_PAPER, FieldRole, Path, told
 
 READING_MM = 0.5
 """What a ruler is read to (common practice, no published source)."""
@@ -97,7 +97,7 @@ def set_measures(scene: Scene) -> Iterator[SetMeasure]:
             way = ways.get(str(path[2]), 0.0)
             if role in SET_ON_PAPER:
                 yield SetMeasure(path, value)
-            elif role is Role.SHARE and way:
+            elif role is FieldRole.SHARE and way:
                 yield SetMeasure(path, value, 1.0 / way)
 
 
@@ -110,4 +110,4 @@ def _of_view(path: Path, view: ViewSpec) -> Iterator[SetMeasure]:
             pair = getattr(view, str(field[-1]))
             yield SetMeasure(tuple(field), value, pair=pair, index=last)
         else:
-            yield SetMeasure(where, value, down=role is Role.DOWN)
+            yield SetMeasure(where, value, down=role is FieldRole.DOWN)

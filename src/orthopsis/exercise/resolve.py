@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from orthopsis.construction.moves import Mark, Step, StepKey, count
 from orthopsis.construction.order import Body, near_to_far
-from orthopsis.construction.paper import Paper, Standing
+from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
@@ -282,7 +282,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
 
     With `reading_mm` every measure is set to the nearest mark of such a ruler.
     """
-    standing = Standing(scene.bodies, scene.drawing_order)
+    standing = StandingBodies(scene.bodies, scene.drawing_order)
     paper = Paper(scene.sheet, reading_mm=reading_mm, standing=standing)
     _lay_out(paper, scene)
     points = _place_points(paper, scene)

@@ -84,7 +84,7 @@ class Solid:
         return self.shape.edges
 
 
-class Standing(Protocol):
+class Stands(Protocol):
     """What stands or floats, alone or in a group."""
 
     @property
@@ -93,7 +93,7 @@ class Standing(Protocol):
     def floating(self) -> bool: ...
 
 
-def by_list(one: Standing, other: Standing) -> bool:
+def by_list(one: Stands, other: Stands) -> bool:
     """Whether two float apart, so that the one listed first hides the other whole."""
     return one.floating and other.floating and one.part.piece != other.part.piece
 

@@ -19,22 +19,22 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Length, Phrase, say
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.roles import Role
+from orthopsis.pieces.roles import FieldRole
 
 MOST_MM = 1e6
 """Nothing is measured further: a kilometre of paper."""
 Millimetres = Annotated[float, Field(ge=-MOST_MM, le=MOST_MM, allow_inf_nan=False)]
 _Positive = Annotated[float, Field(gt=0, le=MOST_MM, allow_inf_nan=False)]
-Across = Annotated[Millimetres, Role.ACROSS]
-PointAcross = Annotated[Millimetres, Role.POINT]
-Down = Annotated[Millimetres, Role.DOWN]
-PaperLength = Annotated[_Positive, Role.LENGTH]
-FaceLength = Annotated[_Positive, Role.FACE]
-TrueLength = Annotated[_Positive, Role.TRUE]
-EyeLength = Annotated[_Positive, Role.EYE]
-Flag = Annotated[bool, Role.FLAG]
-Name = Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$"), Role.NAME]
-Reference = Annotated[str, Field(max_length=40), Role.REFERENCE]
+Across = Annotated[Millimetres, FieldRole.ACROSS]
+PointAcross = Annotated[Millimetres, FieldRole.POINT]
+Down = Annotated[Millimetres, FieldRole.DOWN]
+PaperLength = Annotated[_Positive, FieldRole.LENGTH]
+FaceLength = Annotated[_Positive, FieldRole.FACE]
+TrueLength = Annotated[_Positive, FieldRole.TRUE]
+EyeLength = Annotated[_Positive, FieldRole.EYE]
+Flag = Annotated[bool, FieldRole.FLAG]
+Name = Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$"), FieldRole.NAME]
+Reference = Annotated[str, Field(max_length=40), FieldRole.REFERENCE]
 
 
 class Measures(BaseModel):

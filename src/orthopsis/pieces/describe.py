@@ -19,11 +19,11 @@ from orthopsis.phrase import Phrase, say
 from orthopsis.pieces.piece import PLACE, forms_of
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.registry import KINDS
-from orthopsis.pieces.roles import CUTS, Editor, Only, Role, roles_of
+from orthopsis.pieces.roles import CUTS, Editor, FieldRole, Only, roles_of
 
 
 @dataclass(frozen=True)
-class Choice:
+class Option:
     """One of a field's choices, and for how many vanishing points it is."""
 
     value: str
@@ -41,13 +41,13 @@ class Field:
 
     path: tuple[str, ...]
     label: Phrase
-    role: Role
+    role: FieldRole
     optional: bool
     default: Any
     least: float | None = None
     most: float | None = None
     above: bool = False
-    choices: tuple[Choice, ...] = ()
+    choices: tuple[Option, ...] = ()
     editor: str = ""
 
 
@@ -101,7 +101,7 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
     for name, role in roles_of(model).items():
         info = model.model_fields[name]
         told = _told(info.annotation, info.metadata)
-        if name == skip or role is Role.NAME or Editor.NONE in told:
+        if name == skip or role is FieldRole.NAME or Editor.NONE in told:
             continue
         here = (*path, name)
         inner = _model_in(info.annotation)
@@ -165,11 +165,11 @@ def _constraints(told: list[Any]) -> Iterator[Any]:
         yield from getattr(one, "metadata", ())
 
 
-def _choices(path: tuple[str, ...], annotation: Any, told: list[Any]) -> Iterator[Choice]:
+def _choices(path: tuple[str, ...], annotation: Any, told: list[Any]) -> Iterator[Option]:
     only = next((one.choices for one in told if isinstance(one, Only)), {})
     for value in _literals(annotation):
         label = say(f"choice-{path[-1]}-{value}".replace("_", "-").replace(" ", "-"))
-        yield Choice(value, label, only.get(value, (1, 2, 3)))
+        yield Option(value, label, only.get(value, (1, 2, 3)))
 
 
 def _literals(annotation: Any) -> Iterator[str]:

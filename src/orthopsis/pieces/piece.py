@@ -35,7 +35,7 @@ from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.lines import OnLines
 from orthopsis.pieces.placement.placement import Listed, Placement
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront
-from orthopsis.pieces.roles import CUTS, Editor, Role, roles_of
+from orthopsis.pieces.roles import CUTS, Editor, FieldRole, roles_of
 
 PLACE = "place"
 """The field of a piece that has its placement; in a document it is not written."""
@@ -71,11 +71,11 @@ class Piece(Measures):
     wrong_form: ClassVar[str] = "refused-form-of-a-block"
     """Says which fields a placement of the kind has."""
 
-    kind: Annotated[str, Role.NAME]
+    kind: Annotated[str, FieldRole.NAME]
     id: Name
-    uid: Annotated[str, Field(pattern=r"^[a-z0-9]{1,16}$"), Role.NAME] | None = None
+    uid: Annotated[str, Field(pattern=r"^[a-z0-9]{1,16}$"), FieldRole.NAME] | None = None
     view: Annotated[Reference | None, Editor.NONE] = None
-    standing: Annotated[Standing, Role.CHOICE] = "floating"
+    standing: Annotated[Standing, FieldRole.CHOICE] = "floating"
     transparent: Flag = False
     place: Placement
 

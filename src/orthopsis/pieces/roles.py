@@ -18,7 +18,7 @@ from pydantic import BaseModel
 Path = tuple[str | int, ...]
 
 
-class Role(StrEnum):
+class FieldRole(StrEnum):
     """What a field is."""
 
     ACROSS = "across"
@@ -56,12 +56,23 @@ class Role(StrEnum):
 
 
 MEASURED = frozenset(
-    {Role.ACROSS, Role.POINT, Role.GAZE, Role.DOWN, Role.LENGTH, Role.FACE, Role.TRUE, Role.EYE}
+    {
+        FieldRole.ACROSS,
+        FieldRole.POINT,
+        FieldRole.GAZE,
+        FieldRole.DOWN,
+        FieldRole.LENGTH,
+        FieldRole.FACE,
+        FieldRole.TRUE,
+        FieldRole.EYE,
+    }
 )
 """Roles of lengths in millimetres that grow with the sheet."""
-FROM_THE_LEFT = frozenset({Role.ACROSS, Role.POINT, Role.GAZE})
-CUTS = frozenset({Role.DEPTH, Role.RUN})
-SET_ON_PAPER = frozenset({Role.ACROSS, Role.POINT, Role.DOWN, Role.LENGTH, Role.TRUE})
+FROM_THE_LEFT = frozenset({FieldRole.ACROSS, FieldRole.POINT, FieldRole.GAZE})
+CUTS = frozenset({FieldRole.DEPTH, FieldRole.RUN})
+SET_ON_PAPER = frozenset(
+    {FieldRole.ACROSS, FieldRole.POINT, FieldRole.DOWN, FieldRole.LENGTH, FieldRole.TRUE}
+)
 """What a pupil sets with the ruler."""
 
 
@@ -85,15 +96,15 @@ class Told(NamedTuple):
     """A value of a document with its path and role."""
 
     path: Path
-    role: Role
+    role: FieldRole
     value: Any
 
 
-def role_in(annotation: Any) -> Role | None:
+def role_in(annotation: Any) -> FieldRole | None:
     """The role that an annotation carries, also within a union or a list."""
     if get_origin(annotation) is Annotated:
         inner, *told = get_args(annotation)
-        found = next((one for one in told if isinstance(one, Role)), None)
+        found = next((one for one in told if isinstance(one, FieldRole)), None)
         return found or role_in(inner)
     if get_origin(annotation) in (Union, UnionType, list):
         inner_roles = (role_in(part) for part in get_args(annotation) if part is not NoneType)
@@ -102,17 +113,17 @@ def role_in(annotation: Any) -> Role | None:
 
 
 @cache
-def roles_of(model: type[BaseModel]) -> Mapping[str, Role | None]:
+def roles_of(model: type[BaseModel]) -> Mapping[str, FieldRole | None]:
     """The role of each field; None where a model stands in it, whose fields have roles."""
-    found: dict[str, Role | None] = {}
+    found: dict[str, FieldRole | None] = {}
     for name, info in model.model_fields.items():
-        told = next((one for one in info.metadata if isinstance(one, Role)), None)
+        told = next((one for one in info.metadata if isinstance(one, FieldRole)), None)
         found[name] = told or role_in(info.annotation)
     return found
 
 
 @cache
-def _pair_roles(model: type[BaseModel], name: str) -> tuple[Role, ...]:
+def _pair_roles(model: type[BaseModel], name: str) -> tuple[FieldRole, ...]:
     """The roles of a field that is a pair, such as a place of the sheet."""
     annotation = model.model_fields[name].annotation
     if get_origin(annotation) is not tuple:
@@ -139,7 +150,7 @@ def told(model: BaseModel, path: Path = ()) -> Iterator[Told]:
 
 
 Model = TypeVar("Model", bound=BaseModel)
-Change = Callable[[Role, Any], Any]
+Change = Callable[[FieldRole, Any], Any]
 
 
 def remeasured(model: Model, change: Change) -> Model:
@@ -157,7 +168,7 @@ def remeasured(model: Model, change: Change) -> Model:
     return model.model_copy(update=update) if update else model
 
 
-def _changed(value: Any, role: Role | None, change: Change) -> Any:
+def _changed(value: Any, role: FieldRole | None, change: Change) -> Any:
     if isinstance(value, BaseModel):
         return remeasured(value, change)
     if isinstance(value, dict):
@@ -170,7 +181,7 @@ def _changed(value: Any, role: Role | None, change: Change) -> Any:
 def grown(factor: float, left_mm: float = 0.0) -> Change:
     """Everything larger by a factor, and that much further right."""
 
-    def change(role: Role, value: Any) -> Any:
+    def change(role: FieldRole, value: Any) -> Any:
         if role not in MEASURED:
             return value
         return factor * value + (left_mm if role in FROM_THE_LEFT else 0.0)
@@ -180,5 +191,5 @@ def grown(factor: float, left_mm: float = 0.0) -> Change:
 
 def slid(right_mm: float, down_mm: float) -> Change:
     """Everything moved over the sheet."""
-    way = {Role.ACROSS: right_mm, Role.DOWN: down_mm}
+    way = {FieldRole.ACROSS: right_mm, FieldRole.DOWN: down_mm}
     return lambda role, value: value + way[role] if role in way else value

@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.records import DrawingRecord, PlaneRecord, StepRecord
-from orthopsis.pieces.roles import Role
+from orthopsis.pieces.roles import FieldRole
 from orthopsis.school.tables import Place, Understanding
 
 XY = tuple[float, float]
@@ -116,7 +116,7 @@ class FieldOut(Out):
 
     path: list[str]
     label: str
-    role: Role
+    role: FieldRole
     optional: bool
     default: bool | float | str | None
     least: float | None

@@ -10,7 +10,7 @@ from orthopsis.exercise.change import Change
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import Phrase, Value
-from orthopsis.pieces.roles import Role, told
+from orthopsis.pieces.roles import FieldRole, told
 
 ROUND_MM = 5.0
 """Remedies move things by round measures."""
@@ -52,7 +52,7 @@ def steps_aside(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change
     path = ("pieces", number)
     place = scene.exercise.pieces[number].place
     # The place that it is taken hold of is the first of its measures.
-    held = next((one for one in told(place, path) if one.role is Role.ACROSS), None)
+    held = next((one for one in told(place, path) if one.role is FieldRole.ACROSS), None)
     if held is None:
         return
     for step_mm in (5.0, 10.0, 20.0, 40.0, 80.0, 160.0):

@@ -13,7 +13,7 @@ from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import About, Length, Number, Own, Value
-from orthopsis.pieces.roles import Role, told
+from orthopsis.pieces.roles import FieldRole, told
 
 LEAST_FACE_MM = 3.0
 
@@ -91,7 +91,7 @@ def _taller(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change, ..
     if piece.true_face is None:
         return
     path = ("pieces", number)
-    high = next(one for one in told(piece.place, path) if one.role is Role.LENGTH)
+    high = next(one for one in told(piece.place, path) if one.role is FieldRole.LENGTH)
     for mm in (30.0, 60.0, 90.0):
         if mm > high.value:
             yield mm, (Change(high.path, mm),)

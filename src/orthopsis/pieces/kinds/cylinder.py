@@ -9,7 +9,7 @@ from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.roles import Role
+from orthopsis.pieces.roles import FieldRole
 from orthopsis.pieces.shapes.round import Axis, Round
 
 
@@ -19,7 +19,7 @@ class Cylinder(BlockPiece, Drawn):
     """
 
     kind: Literal["cylinder"]
-    axis: Annotated[Axis, Role.CHOICE] = "up"
+    axis: Annotated[Axis, FieldRole.CHOICE] = "up"
 
     @property
     def _round(self) -> Round:

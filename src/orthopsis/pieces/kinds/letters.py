@@ -27,7 +27,7 @@ from orthopsis.pieces.placement.depth import Cut, check_share
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront
-from orthopsis.pieces.roles import Editor, Role
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.extrusion.alphabet import (
     FORMS,
     GAP_MM,
@@ -72,7 +72,7 @@ Text = Annotated[
     str,
     Field(min_length=1, max_length=MOST_LETTERS),
     AfterValidator(_can_be_drawn),
-    Role.TEXT,
+    FieldRole.TEXT,
     Editor.WORD,
 ]
 
@@ -154,10 +154,10 @@ class Letters(Piece):
 
     kind: Literal["letters"]
     text: Text
-    alphabet: Annotated[Alphabet, Role.CHOICE] = "measured"
-    form: Annotated[Form, Role.CHOICE] = "block"
-    gap_mm: Annotated[float, Field(ge=1, le=200), Role.FIXED, Editor.NONE] = GAP_MM
-    bands: Annotated[int, Field(ge=0, le=6), Role.COUNT] = 0
+    alphabet: Annotated[Alphabet, FieldRole.CHOICE] = "measured"
+    form: Annotated[Form, FieldRole.CHOICE] = "block"
+    gap_mm: Annotated[float, Field(ge=1, le=200), FieldRole.FIXED, Editor.NONE] = GAP_MM
+    bands: Annotated[int, Field(ge=0, le=6), FieldRole.COUNT] = 0
     place: WordPlace
 
     @classmethod

@@ -17,15 +17,15 @@ from orthopsis.pieces.base import Drawn, FaceLength, Grip, Measures, Millimetres
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.word import Run
-from orthopsis.pieces.roles import Editor, Role
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.extrusion.construct import draw_profile
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile
 from orthopsis.pieces.shapes.extrusion.profile_site import Extruded
 
-OnFace = Annotated[Millimetres, Role.FACE]
+OnFace = Annotated[Millimetres, FieldRole.FACE]
 Place = tuple[OnFace, OnFace]
-Loop = Annotated[list[Place], Field(min_length=3, max_length=60), Role.FACE]
+Loop = Annotated[list[Place], Field(min_length=3, max_length=60), FieldRole.FACE]
 
 
 class FaceSize(Measures):
@@ -45,10 +45,12 @@ class Outline(BlockPiece, Drawn):
 
     kind: Literal["outline"]
     corners: Annotated[Loop, Editor.CORNERS]
-    holes: Annotated[list[Loop], Field(max_length=20, default_factory=list), Role.FACE, Editor.NONE]
+    holes: Annotated[
+        list[Loop], Field(max_length=20, default_factory=list), FieldRole.FACE, Editor.NONE
+    ]
     face: FaceSize | None = None
-    run: Annotated[Run | None, Role.CHOICE] = None
-    bands: Annotated[int, Field(ge=0, le=6), Role.COUNT] = 0
+    run: Annotated[Run | None, FieldRole.CHOICE] = None
+    bands: Annotated[int, Field(ge=0, le=6), FieldRole.COUNT] = 0
 
     @classmethod
     def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:

@@ -24,7 +24,7 @@ from orthopsis.perspective.plane import (
 from orthopsis.perspective.view import FREE, View
 from orthopsis.phrase import About, Choice, Length, Number, Own, Phrase, listed, say
 from orthopsis.pieces.base import Across, Flag, Measures, PaperLength, Site, Stage, TrueLength
-from orthopsis.pieces.roles import Role
+from orthopsis.pieces.roles import FieldRole
 
 CornerName = Literal["top", "bottom", "top left", "top right", "bottom left", "bottom right"]
 
@@ -38,12 +38,12 @@ class Cut(Measures):
     """
 
     x_mm: Across | None = None
-    fraction: Annotated[float, Field(gt=0, lt=1), Role.SHARE] | None = None
+    fraction: Annotated[float, Field(gt=0, lt=1), FieldRole.SHARE] | None = None
     along_mm: PaperLength | None = None
     true_mm: TrueLength | None = None
-    point: Annotated[Literal["left", "right"] | None, Role.CHOICE] = None
+    point: Annotated[Literal["left", "right"] | None, FieldRole.CHOICE] = None
     by_eye: Flag | None = None
-    from_: Annotated[CornerName | None, Field(alias="from"), Role.CHOICE] = None
+    from_: Annotated[CornerName | None, Field(alias="from"), FieldRole.CHOICE] = None
 
     @model_validator(mode="after")
     def _one_way(self) -> Cut:

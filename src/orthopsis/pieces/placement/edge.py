@@ -22,7 +22,7 @@ from orthopsis.pieces.placement.depth import (
 from orthopsis.pieces.placement.edge_moves import draw_block
 from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.placement.placement import BlockPlacement, Frame
-from orthopsis.pieces.roles import Editor, Role
+from orthopsis.pieces.roles import Editor, FieldRole
 
 FAR_MM = 1e4
 """Further than any sheet: the end of a line that may be drawn on."""
@@ -48,8 +48,8 @@ class OnEdge(BlockPlacement):
     sized: ClassVar = ("", "edge.bottom_mm")
 
     edge: FrontEdge
-    left: Annotated[Cut, Role.DEPTH]
-    right: Annotated[Cut, Role.DEPTH]
+    left: Annotated[Cut, FieldRole.DEPTH]
+    right: Annotated[Cut, FieldRole.DEPTH]
     turned_vp_mm: Annotated[PointAcross | None, Editor.SWITCH] = None
 
     @classmethod

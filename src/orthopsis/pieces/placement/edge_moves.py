@@ -27,14 +27,14 @@ class StandsOnEdge(Protocol):
     def cut_end(self, side: str, view: View) -> int: ...
 
 
-class Base(NamedTuple):
+class BaseBlock(NamedTuple):
     """A block whose lines are used: what it is called, and the marks of its corners."""
 
     name: Value
     marks: Mapping[int, Mark]
 
 
-def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: Base | None = None) -> Marks:
+def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock | None = None) -> Marks:
     """All steps from the front edge on, or `on` the lines of a block that is drawn already."""
     paper, third = site.paper, site.third
     front = _front_edge_on(place, site, edges, on) if on else _front_edge(place, site, edges)
@@ -110,7 +110,9 @@ def _front_edge(place: StandsOnEdge, site: Site, edges: Edges) -> tuple[Mark, Ma
     return top, bottom
 
 
-def _front_edge_on(place: StandsOnEdge, site: Site, edges: Edges, on: Base) -> tuple[Mark, Mark]:
+def _front_edge_on(
+    place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock
+) -> tuple[Mark, Mark]:
     """The front edge of the block whose lines are used, drawn on."""
     paper, third = site.paper, site.third
     upper, lower = place.edge.ends(site.stage.view.uprights.at)

@@ -26,7 +26,7 @@ from orthopsis.pieces.placement.depth import (
 )
 from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.placement.placement import BlockPlacement, Frame
-from orthopsis.pieces.roles import Role
+from orthopsis.pieces.roles import FieldRole
 
 BESIDE = {0: 3, 3: 0, 1: 2, 2: 1}
 """The corner above or below each corner of a front."""
@@ -43,7 +43,7 @@ class OnFront(BlockPlacement):
     sized: ClassVar = ("front.width_mm", "front.height_mm")
 
     front: Front
-    depth: Annotated[Cut, Role.DEPTH]
+    depth: Annotated[Cut, FieldRole.DEPTH]
 
     @classmethod
     def first(cls, at: Point, size_mm: float, points: int) -> OnFront:

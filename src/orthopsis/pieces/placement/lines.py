@@ -21,7 +21,7 @@ from orthopsis.pieces.base import Down, Grip, Measures, PointAcross, Reference, 
 from orthopsis.pieces.placement.anchor import FrontEdge
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge
-from orthopsis.pieces.placement.edge_moves import Base, draw_block
+from orthopsis.pieces.placement.edge_moves import BaseBlock, draw_block
 from orthopsis.pieces.placement.edges import Edges, FrameMarks
 from orthopsis.pieces.placement.placement import BlockPlacement, Frame, Listed
 from orthopsis.pieces.roles import Editor
@@ -51,7 +51,7 @@ class DrawnOn(OnEdge):
     def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
         base = site.before.get(Part(self.base))
         # Where that block is not drawn yet, or does not show, this one is measured by itself.
-        on = Base(Own(self.base), base) if isinstance(base, FrameMarks) else None
+        on = BaseBlock(Own(self.base), base) if isinstance(base, FrameMarks) else None
         return draw_block(self, site, edges, on)
 
     def moved(self, stage: Stage, view: View) -> BlockPlacement:

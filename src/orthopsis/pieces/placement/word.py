@@ -13,7 +13,7 @@ from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edge import OnEdge, beside
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement, Placement
-from orthopsis.pieces.roles import Editor, Role
+from orthopsis.pieces.roles import Editor, FieldRole
 
 Run = Literal["left", "right"]
 
@@ -45,8 +45,8 @@ class WordOnFront(Placement):
     sized: ClassVar = ("", "front.height_mm")
 
     front: LettersFront
-    depth: Annotated[Cut, Role.DEPTH]
-    street: Annotated[Annotated[Cut, Role.RUN] | None, Editor.SWITCH] = None
+    depth: Annotated[Cut, FieldRole.DEPTH]
+    street: Annotated[Annotated[Cut, FieldRole.RUN] | None, Editor.SWITCH] = None
 
     @property
     def run(self) -> Run | None:
@@ -108,9 +108,9 @@ class WordOnEdge(Placement):
     sized: ClassVar = ("", "edge.bottom_mm")
 
     edge: FrontEdge
-    run: Annotated[Run, Role.CHOICE]
-    length: Annotated[Cut, Role.RUN]
-    thickness: Annotated[Cut, Role.RUN]
+    run: Annotated[Run, FieldRole.CHOICE]
+    length: Annotated[Cut, FieldRole.RUN]
+    thickness: Annotated[Cut, FieldRole.RUN]
     turned_vp_mm: Annotated[PointAcross | None, Editor.SWITCH] = None
 
     @classmethod

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import NamedTuple
 
-from orthopsis.construction.corner_rule import Ends, Seen, Swept, what_shows
+from orthopsis.construction.corner_rule import Ends, PortionsSeen, Swept, what_shows
 from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine, Shown
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
@@ -210,12 +210,12 @@ def extruded_body(
 
 def _all_of(
     straight: Sequence[Ends], corners: set[int], count: int, bends: Mapping[Ends, Bend]
-) -> Seen:
+) -> PortionsSeen:
     """What a thing shows that is seen through: every line, of the face, behind it and between."""
     behind = [(a + count, b + count) for a, b in straight]
     lines = [*straight, *((k, k + count) for k in sorted(corners)), *behind]
     arcs = {side: [bend.far] for side, bend in bends.items()}
-    return Seen({ends: [(0.0, 1.0)] for ends in lines}, arcs)
+    return PortionsSeen({ends: [(0.0, 1.0)] for ends in lines}, arcs)
 
 
 def _after(numbers: Sequence[tuple[int, ...]], key: tuple[int, int]) -> int:
