@@ -1703,7 +1703,7 @@ export interface components {
             path: string[];
             /** Label */
             label: string;
-            role: components["schemas"]["Role"];
+            role: components["schemas"]["FieldRole"];
             /** Optional */
             optional: boolean;
             /** Default */
@@ -1719,6 +1719,12 @@ export interface components {
             /** Editor */
             editor: string;
         };
+        /**
+         * FieldRole
+         * @description What a field is.
+         * @enum {string}
+         */
+        FieldRole: "across" | "down" | "point" | "gaze" | "length" | "face" | "share" | "true" | "eye" | "depth" | "run" | "fixed" | "count" | "choice" | "flag" | "text" | "name" | "reference";
         /**
          * FindingRecord
          * @description `says` is the phrase, `message` the sentence; `lines` the numbers of its lines.
@@ -2714,12 +2720,6 @@ export interface components {
             /** New */
             new: string;
         };
-        /**
-         * Role
-         * @description What a field is.
-         * @enum {string}
-         */
-        Role: "across" | "down" | "point" | "gaze" | "length" | "face" | "share" | "true" | "eye" | "depth" | "run" | "fixed" | "count" | "choice" | "flag" | "text" | "name" | "reference";
         /**
          * RunSpec
          * @description The run-through as the teacher gives it: an order of steps, and changes by their keys.
