@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import pytest
 
+from orthopsis.errors import ExerciseError
 from orthopsis.exercise.advice import advice, facts, strips
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import picture, resolve
@@ -14,6 +15,7 @@ from tests.documents import (
     TWO_POINT,
     changed,
     example,
+    random_document,
     scene_of,
 )
 from tests.words import message, remedy
@@ -226,3 +228,18 @@ def test_a_ruler_in_inches_is_named_in_inches():
     assert strips(scene)[0].ruler_mm == 18 * 25.4
     notes = [message(one, scene.words) for one in advice(scene, picture(scene), 9)]
     assert any("a ruler of 18 in reaches it" in note for note in notes)
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_what_is_left_out_is_never_worse_than_what_is_said(seed):
+    """Nothing is tried out for what is not said, and the same is said as if all had been."""
+    scene = scene_of({**random_document(seed), "tone": None})
+    try:
+        strokes = picture(scene)
+        everything = advice(scene, strokes, most=100)
+    except ExerciseError:
+        return
+    assert advice(scene, strokes) == everything[:3]
+    assert [one.weight for one in everything] == sorted(
+        (one.weight for one in everything), reverse=True
+    )

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from orthopsis.exercise.advice.measures import (
@@ -46,19 +46,29 @@ def facts(scene: Scene, strokes: Sequence[Stroke]) -> Facts:
 
 
 def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advice]:
-    """At most `most` pieces of advice, the worst first."""
+    """At most `most` pieces of advice, the worst first.
+
+    What would mend a thing is only tried out for what is said: nothing is asked for that could not
+    be worse than what has been found.
+    """
+    finders: tuple[tuple[float, Iterable[Advice]], ...] = (
+        (10.0, in_one_another(scene)),
+        (8.0, points_too_close(scene)),
+        (6.0, outside_triangle(scene)),
+        (5.0, slivers(scene)),
+        (4.0, unforgiving(scene)),
+        (3.5, small_letters(scene)),
+        (3.0, flat_triangle(scene)),
+        (3.0, outside_cone(scene, strokes)),
+        (2.5, unreadable(scene)),
+        (1.0, tape_strips(scene)),
+    )
     said: list[Advice] = []
-    for find in (
-        in_one_another,
-        points_too_close,
-        flat_triangle,
-        outside_triangle,
-        slivers,
-        small_letters,
-        unreadable,
-        unforgiving,
-        tape_strips,
-    ):
-        said += find(scene)
-    said += outside_cone(scene, strokes)
+    for worst, found in finders:
+        waiting = iter(found)
+        while (
+            sum(one.weight >= worst for one in said) < most
+            and (one := next(waiting, None)) is not None
+        ):
+            said.append(one)
     return sorted(said, key=lambda one: -one.weight)[:most]
