@@ -17,6 +17,8 @@ export function useSettings() {
 export function useSaveSettings() {
   const client = useQueryClient();
   return useMutation({
+    // One after the other: what was set last is what is kept, however quickly it is set.
+    scope: { id: "settings" },
     mutationFn: (body: Settings) => answered(api.PUT("/api/settings", { body })),
     onMutate: (body) => client.setQueryData(KEY, body),
     onError: () => client.invalidateQueries({ queryKey: KEY }),
