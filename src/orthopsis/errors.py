@@ -17,50 +17,49 @@ class OrthopsisError(Exception):
     """Something a person can put right."""
 
 
-class Unfit(ValueError):
-    """Measures that cannot be used: `says` tells why and what to do; `field` names one of them.
+class Refusal(Exception):
+    """Something refused in words: `says` tells what is wrong, and the remedy."""
+
+    def __init__(self, says: Phrase) -> None:
+        super().__init__(says)
+        self.says = says
+
+    @property
+    def message(self) -> str:
+        """What is wrong, in the millimetres of a document."""
+        return IN_MM.say(self.says)
+
+    def __str__(self) -> str:
+        return self.message
+
+
+class Unfit(Refusal, ValueError):
+    """Measures that cannot be used; `field` names one of them.
 
     Whoever knows where they stand in a document makes an ExerciseError of it.
     """
 
     def __init__(self, says: Phrase, field: str = "") -> None:
         super().__init__(says)
-        self.says = says
         self.field = field
 
-    def __str__(self) -> str:
-        return IN_MM.say(self.says)
 
-
-class ExerciseError(OrthopsisError):
+class ExerciseError(Refusal, OrthopsisError):
     """An exercise document that cannot be used as it is.
 
-    `path` names the field, as in ``pieces[0].depth.x_mm``; `says` is what is wrong, and the remedy.
+    `path` names the field, as in ``pieces[0].depth.x_mm``.
     """
 
     def __init__(self, path: str, says: Phrase) -> None:
-        super().__init__(path, says)
+        super().__init__(says)
         self.path = path
-        self.says = says
-
-    @property
-    def message(self) -> str:
-        """What is wrong, in the millimetres of the document."""
-        return IN_MM.say(self.says)
 
     def __str__(self) -> str:
         return f"{self.path}: {self.message}" if self.path else self.message
 
 
-class ImageError(OrthopsisError):
-    """A picture file that cannot be read as a sheet of paper; `says` is why, and the remedy."""
-
-    def __init__(self, says: Phrase) -> None:
-        super().__init__(says)
-        self.says = says
-
-    def __str__(self) -> str:
-        return IN_MM.say(self.says)
+class ImageError(Refusal, OrthopsisError):
+    """A picture file that cannot be read as a sheet of paper."""
 
 
 class OutputError(OrthopsisError):

@@ -13,7 +13,6 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Own, listed, say
-from orthopsis.pieces.describe import kinds
 from orthopsis.pieces.piece import forms_of
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import FieldRole, roles_of
@@ -39,7 +38,7 @@ def with_new_piece(
     form = next(form for form in forms_of(model).values() if points in form.systems)
     x, y = at
     place = form.first(Point(x, y), size, points)
-    word = scene.words.say(next(one for one in kinds() if one.kind == kind).name)
+    word = scene.words.say(say(f"kind-{kind}"))
     piece = model.model_validate(
         {
             "kind": kind,

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from orthopsis.construction.order import NoDrawingOrder
-from orthopsis.exercise.advice.one import Advice
+from orthopsis.exercise.advice.one import WEIGHTS, Advice
 from orthopsis.exercise.change import Change
 from orthopsis.exercise.forgiveness import READING_MM, forgiveness, set_measures
 from orthopsis.exercise.resolve import Scene, steps
@@ -75,7 +75,7 @@ def tape_strips(scene: Scene) -> Iterator[Advice]:
             if strip.ruler_mm is None
             else say("reach-ruler", ruler=Length(strip.ruler_mm)),
         )
-        yield Advice("tape-strip", where, strip.length_mm, 1.0, said)
+        yield Advice("tape-strip", where, strip.length_mm, WEIGHTS["tape-strip"], said)
 
 
 def unreadable(scene: Scene) -> Iterator[Advice]:
@@ -104,7 +104,7 @@ def unreadable(scene: Scene) -> Iterator[Advice]:
         said = say("unreadable-of", mm=shown, nearest=read, piece=whose)
     says = say("advice-unreadable", first=said, others=Number(float(len(found) - 1)))
     remedy = say("remedy-unreadable") if changes else None
-    yield Advice("unreadable", where, mm, 2.5, says, changes, remedy)
+    yield Advice("unreadable", where, mm, WEIGHTS["unreadable"], says, changes, remedy)
 
 
 def _nearest(mm: float, smallest_mm: float) -> float:
@@ -120,4 +120,4 @@ def unforgiving(scene: Scene) -> Iterator[Advice]:
         return
     if found is not None and found.mm < LEAST_FORGIVENESS_MM:
         said = {"mm": Number(found.mm, 1)}
-        yield Advice.of("unforgiving", found.where, found.mm, 4.0, said)
+        yield Advice.of("unforgiving", found.where, found.mm, said)

@@ -16,6 +16,21 @@ ROUND_MM = 5.0
 """Remedies move things by round measures."""
 
 
+WEIGHTS = {
+    "in-one-another": 10.0,
+    "points-too-close": 8.0,
+    "outside-triangle": 6.0,
+    "sliver": 5.0,
+    "unforgiving": 4.0,
+    "small-letters": 3.5,
+    "flat-triangle": 3.0,
+    "outside-cone": 3.0,
+    "unreadable": 2.5,
+    "tape-strip": 1.0,
+}
+"""How much each matters at the most, the worst first."""
+
+
 @dataclass(frozen=True)
 class Advice:
     """One thing to know: its place on the sheet, its number, and what would mend it.
@@ -38,11 +53,14 @@ class Advice:
         code: str,
         where: XY,
         number: float,
-        weight: float,
         values: Mapping[str, Value],
         changes: tuple[Change, ...] = (),
+        share: float = 1.0,
     ) -> Advice:
-        """Advice whose phrases go by its code and speak of the same things."""
+        """Advice whose phrases go by its code and speak of the same things; of a fault that comes
+        in any degree, `share` is how far it goes.
+        """
+        weight = WEIGHTS[code] - (1.0 - share)
         remedy = Phrase(f"remedy-{code}", values) if changes else None
         return cls(code, where, number, weight, Phrase(f"advice-{code}", values), changes, remedy)
 

@@ -52,7 +52,7 @@ def points_too_close(scene: Scene) -> Iterator[Advice]:
         Change(("view", "right_vp_mm"), view.right_vp_mm + out_mm),
     )
     values: dict[str, Value] = {"angle": Number(angle), "out": Length(out_mm)}
-    yield Advice.of("points-too-close", foot.xy, angle, 8.0, values, changes)
+    yield Advice.of("points-too-close", foot.xy, angle, values, changes)
 
 
 def _move_out_mm(x_mm: float, foot_mm: float, view: TwoPointView | ThreePointView) -> float:
@@ -83,7 +83,7 @@ def flat_triangle(scene: Scene) -> Iterator[Advice]:
         "angle": Number(widest), "across": Length(third[0]), "down": _down(third[1])
     }  # fmt: skip
     changes = (Change(("view", "third_vp_mm"), third),)
-    yield Advice.of("flat-triangle", (x, y), widest, 3.0, values, changes)
+    yield Advice.of("flat-triangle", (x, y), widest, values, changes)
 
 
 def _down(y_mm: float) -> Phrase:
@@ -110,7 +110,7 @@ def outside_triangle(scene: Scene) -> Iterator[Advice]:
         "times": Number(moved[0] if moved else 0.0, 2),
     }  # fmt: skip
     changes = moved[1] if moved else ()
-    yield Advice.of("outside-triangle", place, out_mm, 6.0, values, changes)
+    yield Advice.of("outside-triangle", place, out_mm, values, changes)
 
 
 def _furthest_outside(scene: Scene) -> tuple[int, XY, float] | None:
@@ -210,4 +210,4 @@ def outside_cone(scene: Scene, strokes: Sequence[Stroke]) -> Iterator[Advice]:
         "times": Number(moved[0] if moved else 0.0, 2),
     }
     changes = moved[1] if moved else ()
-    yield Advice.of("outside-cone", eye.principal.xy, share * 100.0, 2.0 + share, values, changes)
+    yield Advice.of("outside-cone", eye.principal.xy, share * 100.0, values, changes, share)

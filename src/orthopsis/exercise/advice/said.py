@@ -12,7 +12,7 @@ from orthopsis.exercise.advice.measures import (
     unforgiving,
     unreadable,
 )
-from orthopsis.exercise.advice.one import Advice
+from orthopsis.exercise.advice.one import WEIGHTS, Advice
 from orthopsis.exercise.advice.points import (
     flat_triangle,
     outside_cone,
@@ -51,21 +51,21 @@ def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advic
     What would mend a thing is only tried out for what is said: nothing is asked for that could not
     be worse than what has been found.
     """
-    finders: tuple[tuple[float, Iterable[Advice]], ...] = (
-        (10.0, in_one_another(scene)),
-        (8.0, points_too_close(scene)),
-        (6.0, outside_triangle(scene)),
-        (5.0, slivers(scene)),
-        (4.0, unforgiving(scene)),
-        (3.5, small_letters(scene)),
-        (3.0, flat_triangle(scene)),
-        (3.0, outside_cone(scene, strokes)),
-        (2.5, unreadable(scene)),
-        (1.0, tape_strips(scene)),
-    )
+    finders: dict[str, Iterable[Advice]] = {
+        "in-one-another": in_one_another(scene),
+        "points-too-close": points_too_close(scene),
+        "outside-triangle": outside_triangle(scene),
+        "sliver": slivers(scene),
+        "unforgiving": unforgiving(scene),
+        "small-letters": small_letters(scene),
+        "flat-triangle": flat_triangle(scene),
+        "outside-cone": outside_cone(scene, strokes),
+        "unreadable": unreadable(scene),
+        "tape-strip": tape_strips(scene),
+    }
     said: list[Advice] = []
-    for worst, found in finders:
-        waiting = iter(found)
+    for code, worst in WEIGHTS.items():
+        waiting = iter(finders[code])
         while (
             sum(one.weight >= worst for one in said) < most
             and (one := next(waiting, None)) is not None

@@ -39,7 +39,7 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
             "first": Own(str(pair[0])), "second": Own(str(pair[1])), "step": Length(step_mm)
         }  # fmt: skip
         where, changes = scene.bodies[second].corners[0][0].xy, moved[1] if moved else ()
-        yield Advice.of("in-one-another", where, step_mm, 10.0, values, changes)
+        yield Advice.of("in-one-another", where, step_mm, values, changes)
 
 
 def slivers(scene: Scene) -> Iterator[Advice]:
@@ -60,7 +60,7 @@ def slivers(scene: Scene) -> Iterator[Advice]:
             "step": Length(abs(moved[0]) if moved else 0.0),
         }  # fmt: skip
         changes = moved[1] if moved else ()
-        yield Advice.of("sliver", where, width_mm, 5.0, values, changes)
+        yield Advice.of("sliver", where, width_mm, values, changes)
 
 
 def small_letters(scene: Scene) -> Iterator[Advice]:
@@ -82,7 +82,7 @@ def small_letters(scene: Scene) -> Iterator[Advice]:
             "taller": Length(better[0] if better else 0.0),
         }  # fmt: skip
         changes = better[1] if better else ()
-        yield Advice.of("small-letters", where, high_mm, 3.5, values, changes)
+        yield Advice.of("small-letters", where, high_mm, values, changes)
 
 
 def _taller(scene: Scene, number: int) -> Iterator[tuple[float, tuple[Change, ...]]]:

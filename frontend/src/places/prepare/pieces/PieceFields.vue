@@ -20,13 +20,13 @@ const emit = defineEmits<{
   choose: [field: string, value: string | boolean | null];
 }>();
 
-type Way = "word" | "corners" | "cut" | "choice" | "count" | "reference" | "flag" | "measure";
+type Way = "word" | "corners" | "cut" | "list" | "flag" | "measure";
 const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
   depth: "cut",
   run: "cut",
-  choice: "choice",
-  count: "count",
-  reference: "reference",
+  choice: "list",
+  count: "list",
+  reference: "list",
   flag: "flag",
 };
 
@@ -49,8 +49,12 @@ const earlier = computed(() => {
   return ids.slice(0, ids.indexOf(props.told.piece.id)).map((id) => ({ value: id, label: id }));
 });
 
-const choicesOf = ({ choices }: FieldSpec) =>
-  choices.filter(({ systems }) => systems.includes(points.value));
+/** What a list offers: choices for these points, numbers, or the pieces listed before. */
+function optionsOf(field: FieldSpec): { value: string; label: string }[] {
+  if (field.role === "count") return countsOf(field);
+  if (field.role === "reference") return earlier.value;
+  return field.choices.filter(({ systems }) => systems.includes(points.value));
+}
 const countsOf = ({ least, most }: FieldSpec) =>
   Array.from({ length: (most ?? 0) - (least ?? 0) + 1 }, (_, i) => {
     const count = String((least ?? 0) + i);
@@ -65,6 +69,11 @@ const near = (field: string) =>
 
 function set(path: readonly string[], value: unknown) {
   emit("change", withValue(props.told.piece, path, value));
+}
+
+function pick({ role, path }: FieldSpec, value: string) {
+  if (role === "choice") emit("choose", path.at(-1) ?? "", value);
+  else set(path, role === "count" ? Number(value) : value);
 }
 </script>
 
@@ -95,28 +104,12 @@ function set(path: readonly string[], value: unknown) {
         @set="set(field.path, $event)"
       />
       <choice-field
-        v-else-if="way === 'choice'"
+        v-else-if="way === 'list'"
         class="wide"
         :label="field.label"
         :value="String(value)"
-        :options="choicesOf(field)"
-        @set="emit('choose', last, $event)"
-      />
-      <choice-field
-        v-else-if="way === 'reference'"
-        class="wide"
-        :label="field.label"
-        :value="String(value)"
-        :options="earlier"
-        @set="set(field.path, $event)"
-      />
-      <choice-field
-        v-else-if="way === 'count'"
-        class="wide"
-        :label="field.label"
-        :value="String(value)"
-        :options="countsOf(field)"
-        @set="set(field.path, Number($event))"
+        :options="optionsOf(field)"
+        @set="pick(field, $event)"
       />
       <measure-input
         v-else
