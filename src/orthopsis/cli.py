@@ -17,6 +17,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING, Any, NoReturn
 
 from orthopsis.errors import ExerciseError, OrthopsisError, OutputError
+from orthopsis.phrase import Number, Own, listed, say
 
 # A verb runs and ends: collecting garbage meanwhile would only slow its start.
 gc.disable()
@@ -37,7 +38,7 @@ def draw(args: argparse.Namespace) -> None:
 
     with _scene(args) as scene:
         if args.format == "gltf" and args.step is not None:
-            raise OutputError("--step: solids are whole; leave --step out, or draw an SVG")
+            raise OutputError(say("cli-step-of-solids"))
         made = [] if args.step is None else run_through(scene)
         number = None if args.step is None else _step(args.step, len(made))
         if args.format == "json":
@@ -94,11 +95,11 @@ def check(args: argparse.Namespace) -> None:
     """Judge a pupil's sheet against the exercise, or with --free a picture by itself."""
     if args.free:
         if args.image is not None:
-            _fail("check --free takes one picture and no exercise; leave the exercise out")
+            raise OutputError(say("cli-free-alone"))
         _check_freely(args)
         return
     if args.image is None:
-        _fail("check takes an exercise and a picture; without an exercise use --free")
+        raise OutputError(say("cli-check-both"))
     from orthopsis.exercise.resolve import resolve
     from orthopsis.marking.records import verdict_record, verdict_text
 
@@ -265,14 +266,16 @@ def _scene(args: argparse.Namespace) -> Iterator[Scene]:
 
 def _step(number: int, count: int) -> int:
     if not 1 <= number <= count:
-        raise OutputError(f"--step: {number} is none of the steps 1 to {count}; choose one of them")
+        raise OutputError(say("cli-no-such-step", number=Number(number), count=Number(count)))
     return number
 
 
 def _known(option: str, values: Sequence[str], known: Sequence[str]) -> None:
     for value in values:
         if value not in known:
-            _fail(f"{option}: '{value}' is unknown; use {', '.join(known)}")
+            raise OutputError(
+                say("cli-unknown", option=Own(option), value=Own(value), known=listed(known))
+            )
 
 
 def _read_bytes(name: str) -> bytes:
@@ -281,7 +284,9 @@ def _read_bytes(name: str) -> bytes:
     try:
         return Path(name).read_bytes()
     except OSError as error:
-        _fail(f"{name}: cannot be read ({error.strerror}); check the name")
+        raise OutputError(
+            say("cli-cannot-read", file=Own(name), why=Own(error.strerror or ""))
+        ) from None
 
 
 def _json(data: Any) -> str:
@@ -309,9 +314,8 @@ def _write(name: str, content: str | bytes) -> None:
         finally:
             part.unlink(missing_ok=True)
     except OSError as error:
-        raise OutputError(
-            f"{name}: cannot be written ({error.strerror}); choose another place"
-        ) from None
+        why = Own(error.strerror or "")
+        raise OutputError(say("cli-cannot-write", file=Own(name), why=why)) from None
 
 
 def _fail(message: str) -> NoReturn:

@@ -13,10 +13,6 @@ IN_MM = Words(Wording(units="mm"))
 """Documents count in millimetres, and so do those who write them by hand."""
 
 
-class OrthopsisError(Exception):
-    """Something a person can put right."""
-
-
 class Refusal(Exception):
     """Something refused in words: `says` tells what is wrong, and the remedy."""
 
@@ -33,6 +29,10 @@ class Refusal(Exception):
         return self.message
 
 
+class OrthopsisError(Refusal):
+    """Something a person can put right."""
+
+
 class Unfit(Refusal, ValueError):
     """Measures that cannot be used; `field` names one of them.
 
@@ -44,7 +44,7 @@ class Unfit(Refusal, ValueError):
         self.field = field
 
 
-class ExerciseError(Refusal, OrthopsisError):
+class ExerciseError(OrthopsisError):
     """An exercise document that cannot be used as it is.
 
     `path` names the field, as in ``pieces[0].depth.x_mm``.
@@ -58,7 +58,7 @@ class ExerciseError(Refusal, OrthopsisError):
         return f"{self.path}: {self.message}" if self.path else self.message
 
 
-class ImageError(Refusal, OrthopsisError):
+class ImageError(OrthopsisError):
     """A picture file that cannot be read as a sheet of paper."""
 
 
@@ -77,7 +77,7 @@ class NotFound(SchoolError):
 class EditConflict(SchoolError):
     """Somebody saved a newer version in the meantime; both are kept."""
 
-    def __init__(self, message: str, current_counter: int, kept_copy_id: int) -> None:
-        super().__init__(message)
+    def __init__(self, says: Phrase, current_counter: int, kept_copy_id: int) -> None:
+        super().__init__(says)
         self.current_counter = current_counter
         self.kept_copy_id = kept_copy_id

@@ -24,6 +24,7 @@ from datetime import date
 from pathlib import Path
 
 from orthopsis.errors import OrthopsisError, SchoolError
+from orthopsis.phrase import Number, Own, say
 from orthopsis.picture import warm_up
 from orthopsis.school.private_db import PrivateDatabase
 
@@ -167,7 +168,7 @@ def _ask_to_clear() -> None:
     except EOFError:
         answer = ""
     if answer.strip().lower() != "remove":
-        raise SchoolError("nothing was removed; start again without --fresh to go on working")
+        raise SchoolError(say("refused-not-removed"))
 
 
 @contextlib.contextmanager
@@ -177,8 +178,8 @@ def _sole_holder(folder: Path) -> Iterator[None]:
             fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except BlockingIOError:
             _, address = _running(folder)
-            where = f"at {address}" if address else "and is still starting"
-            raise SchoolError(f"it is already running {where}") from None
+            running = say("refused-running", address=Own(address)) if address else None
+            raise SchoolError(running or say("refused-still-starting")) from None
         yield
 
 
@@ -213,7 +214,9 @@ def _listen(wished: int) -> socket.socket:
         if port != wished:
             tell(f"port {wished} is taken, so {port} is used")
         return listener
-    raise SchoolError(f"ports {wished} to {wished + PORTS_TRIED - 1} are all taken; free one")
+    raise SchoolError(
+        say("refused-ports", first=Number(wished), last=Number(wished + PORTS_TRIED - 1))
+    )
 
 
 def main() -> None:

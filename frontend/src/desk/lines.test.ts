@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import type { Step, XY } from "@/api/client";
+import cases from "../../../tests/cases/said-in-both-languages.json";
 import { belongsTo, finishedLines, linesAfter, marksAt, runsOf } from "./lines";
 
 function step(number: number, count: number, more: Partial<Step> = {}): Step {
@@ -34,15 +35,14 @@ function step(number: number, count: number, more: Partial<Step> = {}): Step {
   };
 }
 
-const steps = [step(1, 1), step(2, 2), step(3, 0, { erases: [0], darkens: [2] }), step(4, 1)];
+const steps = [step(1, 1)];
 
-test("a step's own lines are new, earlier ones light", () => {
-  expect(linesAfter(steps, 2).map((line) => line.state)).toEqual(["light", "new", "new"]);
-});
-
-test("what is erased is struck in its step and gone after it; what is darkened stays dark", () => {
-  expect(linesAfter(steps, 3).map((line) => line.state)).toEqual(["struck", "light", "dark"]);
-  expect(linesAfter(steps, 4).map((line) => line.state)).toEqual(["light", "dark", "new"]);
+test("after each step a line looks as the program says it in print", () => {
+  for (const { steps: plain, states } of cases.moments) {
+    const made = plain.map(({ strokes, ...more }, i) => step(i + 1, strokes, more));
+    const found = made.map(({ number }) => linesAfter(made, number).map((line) => line.state));
+    expect(found).toEqual(states);
+  }
 });
 
 test("there is nothing before the first step", () => {

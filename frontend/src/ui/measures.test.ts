@@ -1,12 +1,13 @@
 import { describe, expect, test } from "vitest";
-import { formatMeasure, parseMeasure, rounded, roundStepMm } from "./measures";
+import cases from "../../../tests/cases/said-in-both-languages.json";
+import { formatMeasure, parseMeasure, rounded, roundStepMm, type Units } from "./measures";
 
 describe("measures", () => {
+  test.each(cases.measures)("$mm mm in $units read $text, as in print", (one) => {
+    expect(formatMeasure(one.mm, one.units as Units)).toBe(one.text);
+  });
+
   test.each([
-    [114, "cm", "11.4 cm"],
-    [85.725, "in", "3⅜ in"],
-    [7.9375, "in", "5⁄16 in"],
-    [30.2, "mm", "30 mm"],
     [-12.7, "in", "−½ in"],
     [-120, "cm", "−12 cm"],
   ] as const)("%d mm in %s reads %s", (mm, units, text) => {

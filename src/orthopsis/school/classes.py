@@ -8,6 +8,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from orthopsis.errors import SchoolError
+from orthopsis.phrase import Number, Own, say
 from orthopsis.school.lessons import school_class
 from orthopsis.school.owned import owned
 from orthopsis.school.tables import Pupil, SchoolClass
@@ -44,11 +45,11 @@ def add_pupils(session: Session, teacher_id: int, class_id: int, names: Sequence
     known = {pupil.name.casefold(): pupil for pupil in _all(session, teacher_id, class_id)}
     there = sum(not pupil.left for pupil in known.values())
     if there + len(names) > MOST_PUPILS:
-        raise SchoolError(f"a class has at most {MOST_PUPILS} pupils; make a second one")
+        raise SchoolError(say("refused-class-full", most=Number(MOST_PUPILS)))
     for name in names:
         before = known.get(name.casefold())
         if before is not None and not before.left:
-            raise SchoolError(f"{_twice(name)}. Nobody was added")
+            raise SchoolError(say("refused-pupil-twice-none-added", name=Own(name)))
         if before is not None:
             before.left = False
             continue
@@ -63,7 +64,7 @@ def rename_pupil(session: Session, teacher_id: int, pupil_id: int, name: str) ->
     row = _pupil(session, teacher_id, pupil_id)
     for other in _all(session, teacher_id, row.class_id):
         if other.id != row.id and other.name.casefold() == name.casefold():
-            raise SchoolError(_twice(name))
+            raise SchoolError(say("refused-pupil-twice", name=Own(name)))
     row.name = name
     return row
 
@@ -76,7 +77,7 @@ def leave(session: Session, teacher_id: int, pupil_id: int, left: bool) -> Pupil
 
 
 def _pupil(session: Session, teacher_id: int, pupil_id: int) -> Pupil:
-    return owned(session, teacher_id, Pupil, pupil_id, "this pupil is not in any of your classes")
+    return owned(session, teacher_id, Pupil, pupil_id, say("missing-pupil"))
 
 
 def _all(session: Session, teacher_id: int, class_id: int) -> Sequence[Pupil]:
@@ -90,9 +91,5 @@ def _free_class_name(session: Session, teacher_id: int, name: str) -> str:
         SchoolClass.teacher_id == teacher_id, SchoolClass.name == name, SchoolClass.away.is_(False)
     )
     if session.scalar(query) is not None:
-        raise SchoolError(f"there is a class {name} already; choose another name")
+        raise SchoolError(say("refused-class-there", name=Own(name)))
     return name
-
-
-def _twice(name: str) -> str:
-    return f"{name} is in this class already; write the names so that they can be told apart"

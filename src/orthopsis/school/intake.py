@@ -22,6 +22,7 @@ from orthopsis.marking.records import kept_record
 from orthopsis.marking.sheet.intake import arrivals, holds_pages, is_zip, unpacked
 from orthopsis.marking.sheet.photo import open_photo
 from orthopsis.marking.sheet.straighten import as_jpeg
+from orthopsis.phrase import say
 from orthopsis.school import lessons, versions
 from orthopsis.school.owned import owned
 from orthopsis.school.store import Store
@@ -152,7 +153,7 @@ def uploads(session: Session, teacher_id: int, lesson_id: int) -> Sequence[Uploa
 
 def put_away(session: Session, teacher_id: int, upload_id: int) -> None:
     """Take away a file that could not be opened; raises NotFound."""
-    missing = "this file is not there any more"
+    missing = say("missing-file")
     session.delete(owned(session, teacher_id, Upload, upload_id, missing))
 
 

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session, selectinload
 
 from orthopsis.errors import NotFound
 from orthopsis.marking.records import VerdictRecord
+from orthopsis.phrase import say
 from orthopsis.school.owned import owned
 from orthopsis.school.shelf import exercise
 from orthopsis.school.tables import (
@@ -41,7 +42,7 @@ def classes(session: Session, teacher_id: int, away: bool = False) -> Sequence[S
 
 def school_class(session: Session, teacher_id: int, class_id: int) -> SchoolClass:
     """One class; raises NotFound."""
-    return owned(session, teacher_id, SchoolClass, class_id, "this class does not exist")
+    return owned(session, teacher_id, SchoolClass, class_id, say("missing-class"))
 
 
 def lessons(session: Session, teacher_id: int) -> Sequence[Lesson]:
@@ -58,7 +59,7 @@ def lessons(session: Session, teacher_id: int) -> Sequence[Lesson]:
 
 def lesson(session: Session, teacher_id: int, lesson_id: int) -> Lesson:
     """One lesson; raises NotFound."""
-    return owned(session, teacher_id, Lesson, lesson_id, "this lesson does not exist")
+    return owned(session, teacher_id, Lesson, lesson_id, say("missing-lesson"))
 
 
 def give_lesson(
@@ -102,17 +103,17 @@ def sheets(session: Session, teacher_id: int, lesson_id: int) -> Sequence[SheetR
 
 def sheet(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
     """One sheet; raises NotFound."""
-    return owned(session, teacher_id, SheetRow, sheet_id, "this sheet does not exist")
+    return owned(session, teacher_id, SheetRow, sheet_id, say("missing-sheet"))
 
 
 def lock_sheet(session: Session, teacher_id: int, sheet_id: int) -> SheetRow:
     """One sheet, for this transaction alone; raises NotFound."""
-    return owned(session, teacher_id, SheetRow, sheet_id, "this sheet does not exist", lock=True)
+    return owned(session, teacher_id, SheetRow, sheet_id, say("missing-sheet"), lock=True)
 
 
 def sheet_picture(session: Session, teacher_id: int, sheet_id: int) -> SheetPicture:
     """The pictures of a sheet; raises NotFound."""
-    return owned(session, teacher_id, SheetPicture, sheet_id, "this sheet has no picture")
+    return owned(session, teacher_id, SheetPicture, sheet_id, say("missing-picture"))
 
 
 def hand_in(
@@ -219,7 +220,7 @@ def save_mark(
 
 def pupil_of(session: Session, teacher_id: int, pupil_id: int, class_id: int) -> Pupil:
     """A pupil of a class; raises NotFound."""
-    missing = "this pupil is not in the lesson's class"
+    missing = say("missing-pupil-of-class")
     pupil = owned(session, teacher_id, Pupil, pupil_id, missing)
     if pupil.class_id != class_id:
         raise NotFound(missing)

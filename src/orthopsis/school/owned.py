@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from sqlalchemy.orm.interfaces import ORMOption
 
 from orthopsis.errors import NotFound
+from orthopsis.phrase import Phrase
 from orthopsis.school.tables import Owned, SheetPicture
 
 Row = TypeVar("Row", bound="Owned | SheetPicture")
@@ -18,7 +19,7 @@ def owned(
     teacher_id: int,
     table: type[Row],
     row_id: int,
-    missing: str,
+    missing: Phrase,
     *,
     lock: bool = False,
     options: tuple[ORMOption, ...] = (),

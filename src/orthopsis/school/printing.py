@@ -55,7 +55,7 @@ def ask(session: Session, teacher_id: int, exercise_id: int, asked: dict[str, An
 
 def print_job(session: Session, teacher_id: int, job_id: int, with_file: bool = False) -> PrintJob:
     """One print; raises NotFound."""
-    missing = "this print does not exist any more; ask for it again"
+    missing = say("missing-print")
     options = (undefer(PrintJob.file),) if with_file else ()
     return owned(session, teacher_id, PrintJob, job_id, missing, options=options)
 

@@ -17,6 +17,7 @@ import time
 from pathlib import Path
 
 from orthopsis.errors import SchoolError
+from orthopsis.phrase import Own, say
 
 START_SECONDS = 180.0
 USER = DATABASE = "orthopsis"
@@ -74,8 +75,11 @@ class PrivateDatabase:
                 break
             time.sleep(0.05)
         raise SchoolError(
-            f"the database did not start; its last words: {self._last_words()} "
-            f"(whole log in {self._log.name} beside it)"
+            say(
+                "refused-database-start",
+                words=Own(self._last_words()),
+                log=Own(self._log.name),
+            )
         )
 
     def stop(self) -> None:
@@ -113,7 +117,7 @@ class PrivateDatabase:
         ]
         done = subprocess.run(command, cwd=self.folder, capture_output=True, text=True, check=False)
         if done.returncode != 0:
-            raise SchoolError(f"the database could not be set up: {done.stderr.strip()[-400:]}")
+            raise SchoolError(say("refused-database-set-up", words=Own(done.stderr.strip()[-400:])))
         # Only a data directory that is whole gets the name that is looked for.
         shutil.rmtree(self.data, ignore_errors=True)
         unfinished.rename(self.data)
@@ -181,7 +185,7 @@ def _program(*names: str) -> str:
         found = shutil.which(name) or shutil.which(name, path="/usr/sbin:/usr/bin:/sbin")
         if found:
             return found
-    raise SchoolError(f"{names[0]} is not installed; install Debian's package mariadb-server")
+    raise SchoolError(say("refused-not-installed", program=Own(names[0])))
 
 
 def _as_root() -> list[str]:
@@ -194,4 +198,4 @@ def _free_port(wished: int) -> int:
             probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
             probe.bind(("127.0.0.1", port))
             return int(probe.getsockname()[1])
-    raise SchoolError("no free port was found on this machine")
+    raise SchoolError(say("refused-no-port"))

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from orthopsis.errors import EditConflict
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
+from orthopsis.phrase import Own, say
 from orthopsis.school.owned import owned
 from orthopsis.school.tables import ExerciseRow, Place, now
 
@@ -28,7 +29,7 @@ def exercises(
 
 def exercise(session: Session, teacher_id: int, exercise_id: int) -> ExerciseRow:
     """One exercise; raises NotFound."""
-    missing = "this exercise does not exist; go back to the shelf"
+    missing = say("missing-exercise")
     return owned(session, teacher_id, ExerciseRow, exercise_id, missing)
 
 
@@ -56,7 +57,7 @@ def save_exercise(
     The refused document is not lost: it is put on the shelf beside the other. The caller commits
     it although the save was refused.
     """
-    missing = "this exercise does not exist any more; save it as a new one"
+    missing = say("missing-exercise-to-save")
     row = owned(session, teacher_id, ExerciseRow, exercise_id, missing, lock=True)
     if row.document == to_data(document):
         return row
@@ -64,8 +65,7 @@ def save_exercise(
         copy = document.model_copy(update={"title": f"{document.title[:100]} (set aside)"})
         kept = add_exercise(session, teacher_id, copy, set_aside_from=exercise_id)
         raise EditConflict(
-            f"'{row.title}' was changed in another window. Both are kept: that version stays, and "
-            f"yours is on the shelf as '{kept.title}'.",
+            say("refused-newer-there", title=Own(row.title), copy=Own(kept.title)),
             current_counter=row.counter,
             kept_copy_id=kept.id,
         )

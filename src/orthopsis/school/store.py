@@ -14,6 +14,7 @@ from sqlalchemy import Engine, create_engine
 from sqlalchemy.orm import Session, sessionmaker
 
 from orthopsis.errors import SchoolError
+from orthopsis.phrase import Own, say
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 
@@ -41,10 +42,7 @@ class Store:
         with self.engine.begin() as connection:
             current = MigrationContext.configure(connection).get_current_revision()
             if current is not None and current not in known:
-                raise SchoolError(
-                    f"these records were written by a newer version (schema {current}); nothing "
-                    "was changed. Update the program, or restore an older backup"
-                )
+                raise SchoolError(say("refused-newer-schema", schema=Own(current)))
             config.attributes["connection"] = connection
             command.upgrade(config, to)
 

@@ -20,6 +20,7 @@ from orthopsis.marking.judge import Asked
 from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
 from orthopsis.marking.judging.verdicts import STRICTNESS, Strictness
 from orthopsis.marking.records import VerdictRecord
+from orthopsis.phrase import say
 from orthopsis.school.owned import owned
 from orthopsis.school.tables import ExerciseRow, Pupil, SheetRow
 from orthopsis.school.versions import kept, version_of
@@ -119,7 +120,7 @@ def belongs_to(session: Session, row: SheetRow) -> str | None:
     if code is None or code.exercise == row.lesson.exercise_id:
         return None
     try:
-        other = owned(session, row.teacher_id, ExerciseRow, code.exercise, "another exercise")
+        other = owned(session, row.teacher_id, ExerciseRow, code.exercise, say("missing-exercise"))
     except NotFound as error:
         return str(error)
     return f"“{other.title}”"

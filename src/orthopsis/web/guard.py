@@ -8,7 +8,9 @@ from urllib.parse import urlsplit
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from orthopsis.phrase import Number, Phrase, say
 from orthopsis.web.problems import Problem, problem_response
+from orthopsis.wording.words import Words
 
 OWN_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
 MAX_BODY_BYTES = 42_000_000
@@ -53,23 +55,22 @@ class Guard:
 
 def _refusal(method: str, path: str, headers: Headers) -> Problem | None:
     if _name(headers.get("host", "")) not in OWN_NAMES:
-        return _problem("foreign host", 421, "this server answers only under its own local address")
+        return _problem("foreign host", 421, say("door-foreign-host"))
     origin = headers.get("origin")
     if method not in SAFE_METHODS and origin and urlsplit(origin).netloc != headers.get("host"):
-        return _problem("foreign page", 403, "another page may not change anything here")
+        return _problem("foreign page", 403, say("door-foreign-page"))
     length = headers.get("content-length", "0")
     most = MAX_SHEETS_BYTES if re.fullmatch(r"/api/lessons/\d+/sheets", path) else MAX_BODY_BYTES
     if not length.isdigit() or int(length) > most:
-        taken = f"up to {most // 10_000_000 * 10} MB are taken at once; send a smaller file"
-        return _problem("too large", 413, taken)
+        return _problem("too large", 413, say("door-too-large", most=Number(most // 10**7 * 10)))
     if method in {"POST", "PUT"} and "content-length" not in headers:
-        return _problem("length unknown", 411, "send the length of the content with it")
+        return _problem("length unknown", 411, say("door-length-unknown"))
     return None
 
 
-def _problem(title: str, status: int, detail: str) -> Problem:
+def _problem(title: str, status: int, says: Phrase) -> Problem:
     kind = "urn:orthopsis:" + title.replace(" ", "-")
-    return Problem(type=kind, title=title, status=status, detail=detail)
+    return Problem(type=kind, title=title, status=status, detail=Words().say(says))
 
 
 def _name(host: str) -> str:

@@ -20,6 +20,7 @@ from orthopsis.errors import (
     OrthopsisError,
 )
 from orthopsis.exercise.load import explained
+from orthopsis.phrase import say
 from orthopsis.school.settings import own_words, settings_of
 from orthopsis.school.store import Store
 from orthopsis.web.context import local_teacher
@@ -69,17 +70,13 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(DBAPIError)
     def of_database(request: Request, error: DBAPIError) -> JSONResponse:
         logging.getLogger("orthopsis").error("database: %s", error.orig)
-        detail = (
-            "the records cannot be reached; nothing was changed. Try again in a moment, and "
-            "restart the program if it stays so"
-        )
-        title = "records out of reach"
+        title, detail = "records out of reach", Words().say(say("records-out-of-reach"))
         return problem_response(Problem(type=_type(title), title=title, status=503, detail=detail))
 
     @app.exception_handler(Exception)
     def of_anything(request: Request, error: Exception) -> JSONResponse:
         logging.getLogger("orthopsis").exception("unexpected", exc_info=error)
-        title, detail = "unexpected fault", "something went wrong here; nothing was changed"
+        title, detail = "unexpected fault", Words().say(say("unexpected-fault"))
         return problem_response(Problem(type=_type(title), title=title, status=500, detail=detail))
 
 
@@ -109,18 +106,20 @@ def problem_of(error: OrthopsisError, words: Words) -> Problem:
             type=_type("newer version"),
             title="newer version",
             status=409,
-            detail=str(error),
+            detail=words.say(error.says),
             current_counter=error.current_counter,
             kept_copy_id=error.kept_copy_id,
         )
-    for kind, title, status in (
-        (NotFound, "not found", 404),
-        (ImageError, "picture refused", 415),
-    ):
-        if isinstance(error, kind):
-            return Problem(type=_type(title), title=title, status=status, detail=str(error))
-    title = "request refused"
-    return Problem(type=_type(title), title=title, status=400, detail=str(error))
+    title, status = _kind(error)
+    return Problem(type=_type(title), title=title, status=status, detail=words.say(error.says))
+
+
+def _kind(error: OrthopsisError) -> tuple[str, int]:
+    if isinstance(error, NotFound):
+        return "not found", 404
+    if isinstance(error, ImageError):
+        return "picture refused", 415
+    return "request refused", 400
 
 
 def _type(title: str) -> str:

@@ -1398,3 +1398,87 @@ refused-pdf-broken = this PDF cannot be read; scan it again, or send photos
 refused-no-sheet-in-file = the file holds no sheet
 refused-file-in-zip = this file in the ZIP file is broken; send it by itself
 refused-page = this page cannot be read; scan it again
+
+## What is asked for and is not there
+
+missing-class = this class does not exist
+missing-lesson = this lesson does not exist
+missing-sheet = this sheet does not exist
+missing-picture = this sheet has no picture
+missing-pupil = this pupil is not in any of your classes
+missing-pupil-of-class = this pupil is not in the lesson's class
+missing-file = this file is not there any more
+missing-print = this print does not exist any more; ask for it again
+missing-print-yet = this print is not ready yet
+missing-exercise = this exercise does not exist; go back to the shelf
+missing-exercise-to-save = this exercise does not exist any more; save it as a new one
+missing-recipe = there is no such recipe; go back to the list
+missing-sheets-of-pupils = no judged sheet has a pupil yet; give the sheets to pupils first
+missing-photo-yet = this photo has not been opened yet; look again in a moment
+
+## Refusals of the records
+
+# $title (own) $copy (own)
+refused-newer-there =
+    '{ $title }' was changed in another window. Both are kept: that version stays, and yours is on
+    the shelf as '{ $copy }'.
+# $most (number)
+refused-class-full =
+    a class has at most { $most } { $most ->
+        [one] pupil
+       *[other] pupils
+    }; make a second one
+# $name (own)
+refused-pupil-twice =
+    { $name } is in this class already; write the names so that they can be told apart
+# $name (own)
+refused-pupil-twice-none-added =
+    { $name } is in this class already; write the names so that they can be told apart. Nobody was
+    added
+# $name (own)
+refused-class-there = there is a class { $name } already; choose another name
+# $schema (own)
+refused-newer-schema =
+    these records were written by a newer version (schema { $schema }); nothing was changed. Update
+    the program, or restore an older backup
+
+## Refusals of the program itself: starting, stopping, the command line
+
+# $words (own) $log (own)
+refused-database-start =
+    the database did not start; its last words: { $words } (whole log in { $log } beside it)
+# $words (own)
+refused-database-set-up = the database could not be set up: { $words }
+# $program (own)
+refused-not-installed = { $program } is not installed; install Debian's package mariadb-server
+refused-no-port = no free port was found on this machine
+refused-not-removed = nothing was removed; start again without --fresh to go on working
+# $address (own)
+refused-running = it is already running at { $address }
+refused-still-starting = it is already running and is still starting
+# $first (number) $last (number)
+refused-ports = ports { $first } to { $last } are all taken; free one
+cli-step-of-solids = --step: solids are whole; leave --step out, or draw an SVG
+# $number (number) $count (number)
+cli-no-such-step =
+    --step: { $number } is none of the steps 1 to { $count }; choose one of them
+# $file (own) $why (own)
+cli-cannot-write = { $file }: cannot be written ({ $why }); choose another place
+cli-free-alone = check --free takes one picture and no exercise; leave the exercise out
+cli-check-both = check takes an exercise and a picture; without an exercise use --free
+# $option (own) $value (own) $known (list)
+cli-unknown = { $option }: '{ $value }' is unknown; use { $known }
+# $file (own) $why (own)
+cli-cannot-read = { $file }: cannot be read ({ $why }); check the name
+
+## At the door of the server
+
+door-foreign-host = this server answers only under its own local address
+door-foreign-page = another page may not change anything here
+# $most (number)
+door-too-large = up to { $most } MB are taken at once; send a smaller file
+door-length-unknown = send the length of the content with it
+records-out-of-reach =
+    the records cannot be reached; nothing was changed. Try again in a moment, and restart the
+    program if it stays so
+unexpected-fault = something went wrong here; nothing was changed

@@ -19,6 +19,7 @@ from orthopsis.handout.archive import class_pack
 from orthopsis.handout.export import MEDIA_TYPES, exported
 from orthopsis.handout.order import SheetFor
 from orthopsis.handout.pages import handout_pdf
+from orthopsis.phrase import say
 from orthopsis.school import printing, versions
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.shelf import exercise
@@ -148,7 +149,7 @@ def printed_file(job_id: int, session: Records, teacher: AtWork) -> Response:
     """The finished file."""
     job = printing.print_job(session, teacher.id, job_id, with_file=True)
     if job.state != JobState.DONE or job.file is None:
-        raise NotFound("this print is not ready yet")
+        raise NotFound(say("missing-print-yet"))
     document = from_data(exercise(session, teacher.id, job.exercise_id).document)
     return _pdf(job.file, document.title)
 

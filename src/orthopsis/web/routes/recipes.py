@@ -9,6 +9,7 @@ from fastapi import APIRouter, Request, Response
 from orthopsis.errors import NotFound
 from orthopsis.exercise.recipes import RECIPES, Recipe, recipe
 from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.phrase import say
 from orthopsis.web.covers import cover_of
 from orthopsis.web.files import SVG
 from orthopsis.web.models import RecipeOut
@@ -32,7 +33,7 @@ def recipe_cover(name: str, request: Request) -> Response:
     """Its real drawing."""
     found = recipe(name)
     if found is None:
-        raise NotFound("there is no such recipe; go back to the list")
+        raise NotFound(say("missing-recipe"))
     return cover_of(request, found.document)
 
 

@@ -17,6 +17,7 @@ from orthopsis.handout.slips import Slip, slips_pdf
 from orthopsis.marking.corrections import Corrections
 from orthopsis.marking.mended import mended
 from orthopsis.marking.records import VerdictRecord
+from orthopsis.phrase import say
 from orthopsis.school import intake, lessons, tasks, verdicts
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.store import Store
@@ -133,7 +134,7 @@ def all_slips(lesson_id: int, session: Records, teacher: AtWork) -> Response:
     """The marking slips of all sheets that a pupil's name stands on."""
     rows = [r for r in lessons.sheets(session, teacher.id, lesson_id) if r.pupil and r.verdict]
     if not rows:
-        raise NotFound("no judged sheet has a pupil yet; give the sheets to pupils first")
+        raise NotFound(say("missing-sheets-of-pupils"))
     return _slips(session, teacher.id, rows, "marking slips")
 
 
@@ -222,7 +223,7 @@ def photo_of(sheet_id: int, session: Records, teacher: AtWork) -> Response:
     """The photo as it was handed in, without notes on place, time and device."""
     picture = lessons.sheet_picture(session, teacher.id, sheet_id)
     if picture.photo_type == intake.SEALED:
-        raise NotFound("this photo has not been opened yet; look again in a moment")
+        raise NotFound(say("missing-photo-yet"))
     return Response(picture.photo, media_type=picture.photo_type)
 
 
