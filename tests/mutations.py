@@ -3,19 +3,30 @@
 from __future__ import annotations
 
 import copy
+import json
 import math
 import random
 import time
 from collections.abc import Callable
 from typing import Any, TypeVar
 
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, OrthopsisError
 from orthopsis.exercise.advice import advice, facts
+from orthopsis.exercise.board import on_board, reach_note
+from orthopsis.exercise.demand import for_demand
+from orthopsis.exercise.demonstration import climbed, lifted, spread
 from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.plan import lesson_plan
 from orthopsis.exercise.records import steps_record
 from orthopsis.exercise.resolve import eye_level_behind, picture, resolve, steps
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.tone import planes
-from tests.documents import Data, random_document
+from orthopsis.exercise.viewer import viewer_moved
+from orthopsis.handout.export import exported
+from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.web.covers import cover_of
+from orthopsis.web.routes.drawing import as_json, picture_record, run_record
+from tests.documents import ROOT, Data, random_document
 from tests.letters import random_words
 from tests.words import message, remedy
 
@@ -42,6 +53,70 @@ def mutated(seed: int) -> Data:
     for _ in range(rng.choice([0, 1, 1, 2, 2, 3, 4])):
         _spoil(data, rng)
     return data
+
+
+EXTREME = [
+    1e-12, 1e-9, 1e-6, 1e-3, 0.01, 0.1, 0.5, 1, 5, 49, 200, 297, 420, 1000, 1e4, 1e5, 999999.0, 1e6,
+    -1e-9, -0.001, -1, -50, -1000, -1e6, 0,
+]  # fmt: skip
+"""Measures that a document may have, at the ends of what it may have."""
+
+
+def extreme(seed: int) -> Data:
+    """A good document, or one of `mutated`, with one to three measures at their limits."""
+    rng = random.Random(seed)
+    data = mutated(seed)
+    if rng.random() < 0.4:
+        data = json.loads(rng.choice(sorted((ROOT / "examples").glob("*.json"))).read_text())
+        data.pop("run", None)
+    numbers = [
+        (place, key)
+        for place, key in _places(data)
+        if isinstance(place[key], int | float) and not isinstance(place[key], bool)
+        if key not in ("version", "age")
+    ]
+    for _ in range(rng.choice([1, 1, 1, 2, 2, 3]) if numbers else 0):
+        place, key = rng.choice(numbers)
+        match rng.randrange(4):
+            case 0 | 1:
+                place[key] = rng.choice(EXTREME)
+            case 2:
+                place[key] *= rng.choice([1e-9, 1e-6, 1e-3, 0.01, 100, 1e3, 1e4, 1e6, -1, -1e3])
+            case _:
+                other, same = rng.choice(numbers)
+                place[key] = other[same] + rng.choice([0, 0, 1e-9, -1e-9, 1e-6])
+    return data
+
+
+def everything(data: Data) -> str:
+    """Make all that can be made of a document; "answer", or "refusal" of the document itself."""
+    try:
+        scene = resolve(from_data(data))
+    except ExerciseError:
+        return "refusal"
+    document = scene.exercise
+    some = document.pieces[:1]
+    for make in (
+        lambda: as_json(picture_record(scene)),
+        lambda: as_json(run_record(scene)),
+        lambda: lesson_plan(scene),
+        lambda: [reach_note(on_board(scene), step) for step in run_through(on_board(scene))],
+        lambda: picture(resolve(viewer_moved(document, 20, 10, 30))),
+        lambda: picture(resolve(viewer_moved(document, -1e5, 1e5, -1e5))),
+        lambda: [picture(resolve(lifted(document, one.id, 40, 10)[0])) for one in some],
+        lambda: picture(resolve(spread(document, 1.5)[0])),
+        lambda: picture(resolve(climbed(document, 50)[0])),
+        lambda: steps(resolve(for_demand(document, "first steps"))),
+        lambda: steps(resolve(for_demand(document, "stretch"))),
+        lambda: cover_of(document),
+        lambda: [exported(scene, form, None) for form in ("svg", "dxf", "gltf")],
+        lambda: answer_key(scene),
+    ):
+        try:
+            make()
+        except OrthopsisError as refusal:
+            assert refusal.message
+    return "answer"
 
 
 def _spoil(data: Data, rng: random.Random) -> None:

@@ -1,7 +1,7 @@
 """Speed, as ratios within one run: every figure stands beside what it is compared with.
 
-Usage: ./orthopsis bench [drawing|processes|marking|printing|desk|documents]. Absolute times depend
-on the machine and its other work; ratios do not.
+Usage: ./orthopsis bench [drawing|processes|marking|printing|desk|documents|faults]. Absolute times
+depend on the machine and its other work; ratios do not.
 """
 
 from __future__ import annotations
@@ -22,6 +22,7 @@ from typing import Any
 import cv2
 import numpy as np
 from bench_desk import desk
+from bench_faults import faults
 
 from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.demo.trial import Case, Score, cases, score
@@ -326,13 +327,15 @@ def _outcomes(first: int) -> list[str]:
 
 
 PARTS = (drawing, processes, marking, printing, desk, documents)
+ON_REQUEST = (faults,)
+"""Takes most of an hour: only when it is named."""
 
 if __name__ == "__main__":
     names = sys.argv[1:]
-    known = {part.__name__: part for part in PARTS}
+    known = {part.__name__: part for part in (*PARTS, *ON_REQUEST)}
     unknown = [name for name in names if name not in known]
     if unknown:
         sys.exit(f"orthopsis bench: '{unknown[0]}' is unknown; use {', '.join(known)}")
-    for part in PARTS:
-        if not names or part.__name__ in names:
+    for name, part in known.items():
+        if name in names or (not names and part in PARTS):
             part()

@@ -2,6 +2,7 @@
 import { NConfigProvider } from "naive-ui";
 import { computed } from "vue";
 import { useRoute } from "vue-router";
+import ServerNotes from "./ui/ServerNotes.vue";
 import SpineNav from "./ui/SpineNav.vue";
 import { useTheme } from "./ui/theme";
 
@@ -15,6 +16,7 @@ const fullScreen = computed(() => route.meta.fullScreen === true);
     <a href="#place" class="skip">Go to the page</a>
     <spine-nav v-if="!fullScreen" />
     <main id="place" tabindex="-1">
+      <server-notes v-if="!fullScreen" />
       <router-view :key="route.path" />
     </main>
   </n-config-provider>

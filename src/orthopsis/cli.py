@@ -323,6 +323,28 @@ def _fail(message: str) -> NoReturn:
     raise SystemExit(2)
 
 
+MOST_MEMORY = 4_000_000_000
+MOST_SECONDS = 300
+"""Of one verb: what wants more is a mistake or an attack, and no exercise."""
+
+
+def _bounded() -> None:
+    """Have the system end what takes too much, in words where there is still room for them."""
+    import resource
+    import signal
+
+    def too_long(*_: object) -> NoReturn:
+        raise OutputError(say("cli-too-long"))
+
+    signal.signal(signal.SIGXCPU, too_long)
+    used = resource.getrusage(resource.RUSAGE_SELF)
+    ends = int(used.ru_utime + used.ru_stime) + MOST_SECONDS
+    for what, most in ((resource.RLIMIT_AS, MOST_MEMORY), (resource.RLIMIT_CPU, ends)):
+        _, hard = resource.getrlimit(what)
+        if hard == resource.RLIM_INFINITY or hard > most:
+            resource.setrlimit(what, (most, hard))
+
+
 def main(arguments: Sequence[str] | None = None) -> None:
     """Run one verb; exit 2 with one line on stderr when it is refused."""
     args = parser().parse_args(arguments)
@@ -330,10 +352,14 @@ def main(arguments: Sequence[str] | None = None) -> None:
         args.run(args)
     except OrthopsisError as error:
         _fail(str(error))
+    except MemoryError:
+        gc.collect()
+        _fail(str(OutputError(say("cli-too-much-memory"))))
     except BrokenPipeError:
         # The reader of a pipe has gone: nothing is wrong here.
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
 
 
 if __name__ == "__main__":
+    _bounded()
     main()

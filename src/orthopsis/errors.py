@@ -5,7 +5,8 @@ A message is written for a teacher: what is wrong with its number, and the remed
 
 from __future__ import annotations
 
-from orthopsis.phrase import Phrase
+from orthopsis.phrase import Own, Phrase, Several, Value
+from orthopsis.plain import shortened
 from orthopsis.wording.choices import Wording
 from orthopsis.wording.words import Words
 
@@ -18,7 +19,7 @@ class Refusal(Exception):
 
     def __init__(self, says: Phrase) -> None:
         super().__init__(says)
-        self.says = says
+        self.says = _without_megabytes(says)
 
     @property
     def message(self) -> str:
@@ -31,6 +32,22 @@ class Refusal(Exception):
 
 class OrthopsisError(Refusal):
     """Something a person can put right."""
+
+
+def _without_megabytes(says: Phrase) -> Phrase:
+    """What a refusal repeats of somebody's input is cut to what is read."""
+
+    def short(value: Value) -> Value:
+        match value:
+            case Own(text):
+                return Own(shortened(text))
+            case Several(items, by):
+                return Several(tuple(map(short, items)), by)
+            case Phrase():
+                return _without_megabytes(value)
+        return value
+
+    return Phrase(says.id, {name: short(value) for name, value in says.values.items()})
 
 
 class Unfit(Refusal, ValueError):

@@ -13,6 +13,7 @@ import gc
 import json
 import logging
 import os
+import shutil
 import signal
 import socket
 import subprocess
@@ -26,41 +27,57 @@ from pathlib import Path
 from orthopsis.errors import OrthopsisError, SchoolError
 from orthopsis.phrase import Number, Own, say
 from orthopsis.picture import warm_up
-from orthopsis.school.private_db import PrivateDatabase
+from orthopsis.school.private_db import PrivateDatabase, Watch
 
 HOST = "127.0.0.1"
 PORTS_TRIED = 50
+LAST_PORT = 65535
+LITTLE_ROOM_BYTES = 2_000_000_000
 
 
 def tell(message: str) -> None:
     print(f"  {message}", flush=True)
 
 
-def serve(folder: Path, pages: Path, port: int, *, demo: bool, fresh: bool, yes: bool) -> None:
+def serve(
+    folder: Path,
+    pages: Path,
+    port: int,
+    *,
+    demo: bool,
+    fresh: bool,
+    yes: bool,
+    engine: str | None = None,
+) -> None:
     """Serve until stopped. Raises OrthopsisError for what a person can put right."""
-    folder.mkdir(parents=True, exist_ok=True)
+    folder.mkdir(mode=0o700, parents=True, exist_ok=True)
     with _sole_holder(folder):
+        folder.chmod(0o700)
+        _tell_of_little_room(folder)
         database = PrivateDatabase(folder / "db")
         starting = _Starting(database)
         import uvicorn
 
         from orthopsis.school.store import Store
         from orthopsis.web.app import create_app
+        from orthopsis.web.patience import PatientProtocol
 
         starting.wait()
         store = Store(database.url)
         note = folder / "server.json"
         compiling: _Compiling | None = None
+        watch: Watch | None = None
         try:
-            store.migrate()
+            store.migrate(copies=folder / "backups")
             if demo:
                 _demo_data(store, fresh=fresh, yes=yes)
             listener = _listen(port)
             address = f"http://{HOST}:{listener.getsockname()[1]}/"
+            app = create_app(store, pages, folder=folder, engine_address=engine)
             config = uvicorn.Config(
-                create_app(store, pages), log_level="warning", timeout_graceful_shutdown=5
+                app, log_level="warning", timeout_graceful_shutdown=5, http=PatientProtocol
             )
-            compiling = _Compiling()
+            compiling, watch = _Compiling(), database.watched()
 
             class Server(uvicorn.Server):
                 """Says that it is ready once it hears requests and signals, and not before."""
@@ -74,10 +91,19 @@ def serve(folder: Path, pages: Path, port: int, *, demo: bool, fresh: bool, yes:
         finally:
             if compiling is not None:
                 compiling.stop()
-            note.unlink(missing_ok=True)
+            if watch is not None:
+                watch.stop()
+            with contextlib.suppress(OSError):
+                note.unlink(missing_ok=True)
             store.close()
             database.stop()
     print("Stopped; everything is saved.", flush=True)
+
+
+def _tell_of_little_room(folder: Path) -> None:
+    free = shutil.disk_usage(folder).free
+    if free < LITTLE_ROOM_BYTES:
+        tell(f"only {free // 1_000_000} MB are free here; make room before the next class set")
 
 
 def stop(folder: Path) -> None:
@@ -86,7 +112,7 @@ def stop(folder: Path) -> None:
     if pid is not None:
         os.kill(pid, signal.SIGTERM)
         for _ in range(2400):
-            if not _is_at_work(pid):
+            if not _is_at_work(pid, folder):
                 break
             time.sleep(0.05)
     PrivateDatabase(folder / "db").stop()
@@ -184,24 +210,32 @@ def _sole_holder(folder: Path) -> Iterator[None]:
 
 
 def _running(folder: Path) -> tuple[int | None, str | None]:
+    """The server of this folder and its address, if it is alive."""
     try:
         note = json.loads((folder / "server.json").read_text())
-        pid, address = note["pid"], note["address"]
-    except (OSError, ValueError, KeyError):
+        pid, address = int(note["pid"]), str(note["address"])
+    except (OSError, ValueError, KeyError, TypeError):
         return None, None
-    return (pid, address) if _is_at_work(pid) else (None, None)
+    return (pid, address) if _is_at_work(pid, folder) else (None, None)
 
 
-def _is_at_work(pid: int) -> bool:
-    """Whether a server runs under this number; not one that has ended and is not yet missed."""
+def _is_at_work(pid: int, folder: Path) -> bool:
+    """Whether our server of this very folder runs under this number.
+
+    Not one that has ended and is not yet missed, nor another that got its number since.
+    """
     try:
-        return b"orthopsis.serve" in Path(f"/proc/{pid}/cmdline").read_bytes()
-    except OSError:
+        words = Path(f"/proc/{pid}/cmdline").read_bytes().split(b"\0")
+        given = Path(os.fsdecode(words[words.index(b"--folder") + 1]))
+        at = Path(f"/proc/{pid}/cwd").readlink()
+    except (OSError, ValueError, IndexError):
         return False
+    return b"orthopsis.serve" in words and (at / given).resolve() == folder.resolve()
 
 
 def _listen(wished: int) -> socket.socket:
-    for port in range(wished, wished + PORTS_TRIED):
+    last = min(wished + PORTS_TRIED - 1, LAST_PORT)
+    for port in range(wished, last + 1):
         # Named as TCP: only then does asyncio send small answers at once, without waiting 40 ms.
         listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
@@ -214,9 +248,15 @@ def _listen(wished: int) -> socket.socket:
         if port != wished:
             tell(f"port {wished} is taken, so {port} is used")
         return listener
-    raise SchoolError(
-        say("refused-ports", first=Number(wished), last=Number(wished + PORTS_TRIED - 1))
-    )
+    raise SchoolError(say("refused-ports", first=Number(wished), last=Number(last)))
+
+
+def _port(text: str) -> int:
+    if not (text.isascii() and text.isdigit() and 0 < int(text[:6]) <= LAST_PORT):
+        raise argparse.ArgumentTypeError(
+            f"'{text[:20]}' is no port; give a number up to {LAST_PORT}"
+        )
+    return int(text)
 
 
 def main() -> None:
@@ -224,12 +264,15 @@ def main() -> None:
     parser = argparse.ArgumentParser(prog="orthopsis serve", description=__doc__)
     parser.add_argument("--folder", type=Path, required=True, help="where data is kept")
     parser.add_argument("--pages", type=Path, required=True, help="the built front end")
-    parser.add_argument("--port", type=int, default=8017)
+    parser.add_argument("--port", type=_port, default=8017)
     parser.add_argument("--demo", action="store_true", help="fill empty records with demo data")
     parser.add_argument("--fresh", action="store_true", help="make the demo data anew")
     parser.add_argument("--yes", action="store_true", help="do not ask before removing work")
     parser.add_argument("--stop", action="store_true", help="stop what runs in the folder")
+    parser.add_argument("--engine", help="the address of a Dask scheduler that does long work")
     args = parser.parse_args()
+    # Nothing that is written here is read by anybody else.
+    os.umask(0o077)
     logging.basicConfig(level=logging.WARNING, format="%(levelname)s %(message)s")
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     # A shell may start its background work deaf to Ctrl+C; a server must always hear it.
@@ -239,10 +282,21 @@ def main() -> None:
             stop(args.folder)
         else:
             serve(
-                args.folder, args.pages, args.port, demo=args.demo, fresh=args.fresh, yes=args.yes
+                args.folder,
+                args.pages,
+                args.port,
+                demo=args.demo,
+                fresh=args.fresh,
+                yes=args.yes,
+                engine=args.engine,
             )
     except OrthopsisError as error:
         print(f"orthopsis: {error}", file=sys.stderr)
+        raise SystemExit(2) from None
+    except (OSError, UnicodeError) as error:
+        why = getattr(error, "strerror", None) or "it is not text"
+        refusal = SchoolError(say("refused-folder", folder=Own(str(args.folder)), why=Own(why)))
+        print(f"orthopsis: {refusal}", file=sys.stderr)
         raise SystemExit(2) from None
     except KeyboardInterrupt:
         print("\nStopped; everything is saved.", flush=True)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from tests.mutations import mutated, outcome
+from tests.mutations import everything, extreme, mutated, outcome
 
 CHUNK = 100
 
@@ -18,6 +18,19 @@ def test_spoilt_documents_are_answered_or_refused(first):
             outcomes.append(outcome(data))
         except Exception as failure:
             # Ready to paste into tests/cases:
+            raise AssertionError(f"{failure!r} for seed {seed}: {data!r}") from failure
+    assert outcomes.count("answer") > CHUNK * 0.1
+    assert outcomes.count("refusal") > CHUNK * 0.1
+
+
+@pytest.mark.parametrize("first", [0, 100, 22_000])
+def test_measures_at_their_limits_are_answered_or_refused_in_everything(first):
+    outcomes = []
+    for seed in range(first, first + CHUNK // 2):
+        data = extreme(seed)
+        try:
+            outcomes.append(everything(data))
+        except Exception as failure:
             raise AssertionError(f"{failure!r} for seed {seed}: {data!r}") from failure
     assert outcomes.count("answer") > CHUNK * 0.1
     assert outcomes.count("refusal") > CHUNK * 0.1

@@ -189,8 +189,9 @@ def test_what_is_cancelled_stays_and_is_judged_when_asked(client, store, lesson,
     with store.session() as session:
         for number in range(3):
             sheet = lessons.hand_in(
-                session, school["first"], lesson["id"], f"{number}.jpg", photo[0], "image/jpeg"
-            )
+                session, school["first"], lesson["id"], f"{number}.jpg", photo[0] + bytes(number),
+                "image/jpeg",
+            )  # fmt: skip
             sheet.state = "waiting"
     assert client.post(f"/api/lessons/{lesson['id']}/cancel").status_code == 204
     stack = client.get(f"/api/lessons/{lesson['id']}/sheets").json()

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import io
+import os
+import signal
 import time
-from concurrent.futures import Future
+from functools import partial
 
 import cv2
 import pypdfium2 as pdfium
@@ -12,7 +14,7 @@ import pytest
 from pypdf import PdfReader
 
 from orthopsis.exercise.task import SheetCode
-from orthopsis.school import printing
+from orthopsis.school import claims, printing
 from orthopsis.school.tables import JobState, PrintJob
 from tests.documents import ONE_POINT, changed
 
@@ -21,8 +23,9 @@ ORDER = {"parts": ["starter"], "marks": True}
 
 @pytest.fixture
 def job_of(client, school, store, monkeypatch):
-    """Asks for a class's sheets; the executor of the tests does nothing by itself."""
-    monkeypatch.setattr(client.app.state.jobs, "submit", lambda job_id: None)
+    """Asks for a class's sheets; the runner of the tests does nothing by itself."""
+    monkeypatch.setattr(client.app.state.runner, "_give_out", lambda: False)
+    monkeypatch.setattr(client.app.state.runner, "_hold", lambda: None)
     one = client.post("/api/exercises", json=ONE_POINT).json()
 
     def ask(class_id=None, more=(), **order):
@@ -34,6 +37,12 @@ def job_of(client, school, store, monkeypatch):
         return client.post(f"/api/exercises/{one['id']}/prints", json={**body, **dict(more)})
 
     return ask
+
+
+def work(store, job):
+    with store.session() as session:
+        assert claims.claim(session) == ("print", job["id"])
+    printing.work(store, job["id"])
 
 
 def state(client, job):
@@ -73,7 +82,7 @@ def test_a_class_gets_its_sheets(client, job_of, store):
     job = job_of().json()
     assert (job["state"], job["done"], job["total"]) == ("waiting", 0, 2)
     assert client.get(f"/api/prints/{job['id']}/file.pdf").status_code == 404
-    printing.work(store, job["id"])
+    work(store, job)
     assert state(client, job)["state"] == "done"
     file = client.get(f"/api/prints/{job['id']}/file.pdf")
     text = [page.extract_text() for page in PdfReader(io.BytesIO(file.content)).pages]
@@ -83,7 +92,7 @@ def test_a_class_gets_its_sheets(client, job_of, store):
 def test_some_of_a_class_get_their_sheets_by_another_demand(client, job_of, school, store):
     job = job_of(more={"demand": "first steps", "pupil_ids": [school["Bram"]]}).json()
     assert job["total"] == 1
-    printing.work(store, job["id"])
+    work(store, job)
     pages = PdfReader(io.BytesIO(client.get(f"/api/prints/{job['id']}/file.pdf").content)).pages
     assert len(pages) == 1 and "Bram" in pages[0].extract_text()
     image = pdfium.PdfDocument(client.get(f"/api/prints/{job['id']}/file.pdf").content)[0]
@@ -103,7 +112,7 @@ def test_a_print_is_stopped_at_its_next_sheet(client, job_of, store, monkeypatch
         raise AssertionError("it went on")
 
     monkeypatch.setattr(printing, "handout_pdf", slow)
-    printing.work(store, job["id"])
+    work(store, job)
     assert state(client, job)["state"] == "cancelled"
     assert state(client, job)["done"] == 1
 
@@ -116,7 +125,7 @@ def test_a_print_that_fails_says_why(client, job_of, store):
         f"/api/exercises/{job['exercise_id']}",
         json={"counter": exercise["counter"], "document": spoilt},
     )
-    printing.work(store, job["id"])
+    work(store, job)
     assert state(client, job)["state"] == "failed"
     assert "pieces[0].depth.along_mm" in state(client, job)["problem"]
 
@@ -127,8 +136,8 @@ def test_what_a_stopped_server_left_is_taken_up_again(client, job_of, store):
         row = session.get(PrintJob, job["id"])
         row.state, row.done = JobState.WORKING, 1
     with store.session() as session:
-        assert list(printing.left_to_do(session)) == [job["id"]]
-    printing.work(store, job["id"])
+        claims.take_back(session)
+    work(store, job)
     assert state(client, job)["state"] == "done"
 
 
@@ -160,29 +169,19 @@ def test_old_prints_make_room(client, job_of, store):
         assert session.query(PrintJob).count() == printing.KEPT_JOBS
 
 
-def test_a_print_whose_worker_breaks_off_is_told_and_the_next_one_is_done(client, school, caplog):
+def test_a_print_whose_process_is_killed_is_done_by_the_next(client, school):
     one = client.post("/api/exercises", json=ONE_POINT).json()
-    jobs = client.app.state.jobs
+    runner = client.app.state.runner
     body = {"class_id": school["8 Rowan"], "order": ORDER}
-
-    def ask():
-        return client.post(f"/api/exercises/{one['id']}/prints", json=body).json()
-
-    def ended(job):
-        until = time.monotonic() + 120
-        while state(client, job)["state"] in ("waiting", "working") and time.monotonic() < until:
-            time.sleep(0.05)
-        return state(client, job)
-
-    assert ended(ask())["state"] == "done"
-    (process,) = jobs._pool._processes.values()
-    process.kill()
-    process.join()
-    assert ended(ask())["state"] == "done"
-    broken = Future()
-    job = ask()
-    assert ended(job)["state"] == "done"
-    broken.set_exception(RuntimeError("no ink"))
-    jobs._heard(job["id"], broken)
-    assert "Ask for it again" in state(client, job)["problem"]
-    assert "no ink" in caplog.text
+    ask = partial(client.post, f"/api/exercises/{one['id']}/prints", json=body)
+    jobs = [ask().json() for _ in range(3)]
+    until = time.monotonic() + 120
+    while not runner.state().under_way:
+        assert time.monotonic() < until
+        time.sleep(0.01)
+    for process in runner.engine.processes():
+        os.kill(process, signal.SIGKILL)
+    while any(state(client, job)["state"] in ("waiting", "working") for job in jobs):
+        assert time.monotonic() < until
+        time.sleep(0.05)
+    assert [state(client, job)["state"] for job in jobs] == ["done"] * 3

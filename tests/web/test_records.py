@@ -76,7 +76,7 @@ def test_records_survive_a_restart_and_a_kill(own_database):
     store = Store(own_database.url)
     store.migrate()
     with store.session() as session:
-        session.add(Teacher(name="kept"))
+        session.get(Teacher, 1).name = "kept"
     store.close()
     own_database.stop()
     assert own_database.running_pid() is None
@@ -142,7 +142,7 @@ def test_a_second_start_finds_the_running_one(own_database):
 
 def test_an_unfinished_setup_is_done_again(tmp_path):
     folder = tmp_path / "db"
-    (folder / "data").mkdir(parents=True)
+    (folder / "data").mkdir(parents=True)  # as it is before the first start, or after a restore
     (folder / "data.new").mkdir()
     database = PrivateDatabase(folder)
     database.start()

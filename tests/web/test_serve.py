@@ -156,3 +156,45 @@ def test_a_killed_server_and_a_killed_database_are_put_right_by_the_next_start(s
     process, address, _ = serve.start()
     assert titles(address) == {"Kept"}
     end(process)
+
+
+@pytest.mark.parametrize("port", ["0", "99999", "x", "-1", "٣", "1" * 5000])
+def test_a_bad_port_is_told_in_a_sentence(serve, port):
+    refused = serve.run("--port", port)
+    assert refused.returncode == 2
+    assert "is no port" in refused.stderr or "expected one argument" in refused.stderr
+    assert "Traceback" not in refused.stderr and len(refused.stderr) < 800
+
+
+@pytest.mark.parametrize("note", ["[]", "{", '{"pid": "x", "address": 3}', '{"pid": 1}', "\0"])
+def test_a_spoilt_note_on_who_runs_here_is_no_obstacle(serve, note):
+    serve.folder.mkdir(parents=True)
+    (serve.folder / "server.json").write_text(note)
+    assert serve.run("--stop").stdout.strip() == "Nothing was running."
+
+
+def test_stop_ends_only_what_runs_in_its_own_folder(serve, tmp_path):
+    process, _, _ = serve.start()
+    other = Serve(tmp_path / "other")
+    other.folder.mkdir()
+    (other.folder / "server.json").write_text((serve.folder / "server.json").read_text())
+    assert other.run("--stop").stdout.strip() == "Nothing was running."
+    assert process.poll() is None
+    end(process)
+
+
+@pytest.mark.parametrize("kind", ["a file", "below a file", "read-only"])
+def test_a_folder_that_cannot_be_used_is_told_in_a_sentence(serve, kind):
+    if kind == "read-only":
+        if os.geteuid() == 0:
+            serve.folder = type(serve.folder)("/proc/orthopsis")  # nobody, not even root, writes it
+        else:
+            serve.folder.mkdir(mode=0o500)
+    elif kind == "a file":
+        serve.folder.write_text("x")
+    else:
+        serve.folder.write_text("x")
+        serve.folder = serve.folder / "below"
+    refused = serve.run()
+    assert refused.returncode == 2
+    assert "cannot be used" in refused.stderr and "Traceback" not in refused.stderr

@@ -164,7 +164,8 @@ def test_the_bin_gives_everything_back(client):
 
 def test_a_copy_stands_beside_its_original_and_changes_alone(client):
     one = added(client, changed(ONE_POINT, age=9))
-    copy = client.post(f"/api/exercises/{one['id']}/copy").json()
+    number = client.post(f"/api/exercises/{one['id']}/copy").json()["id"]
+    copy = client.get(f"/api/exercises/{number}").json()
     assert copy["document"] == {**one["document"], "title": "One box (copy)"}
     save(client, copy, title="Mine")
     assert in_place(client, "shelf") == {"One box", "Mine"}

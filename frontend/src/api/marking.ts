@@ -180,6 +180,14 @@ export const useAway = () =>
     answered(api.PUT("/api/sheets/{sheet_id}/away", { ...of(sheetId), body: { away } })),
   );
 
+/** The teacher's word on whose sheet it is. */
+export const useGiveTo = () =>
+  useSheetChange(({ sheetId, pupilId }: { sheetId: number; pupilId: number }) =>
+    answered(
+      api.PUT("/api/sheets/{sheet_id}/pupil", { ...of(sheetId), body: { pupil_id: pupilId } }),
+    ),
+  );
+
 export interface MarkToSave {
   sheetId: number;
   pupilId: number;

@@ -37,6 +37,33 @@ export function useCopyExercise() {
   });
 }
 
+/** What this server takes, and who is at work. */
+export function useServer() {
+  return useQuery({
+    queryKey: ["server"],
+    queryFn: () => answered(api.GET("/api/server")),
+    staleTime: Infinity,
+  });
+}
+
+const LOOK_AFTER_MS = 20_000;
+
+/** What a teacher should know of the server now; one sentence when it does not answer at all. */
+export function useServerNotes() {
+  return useQuery({
+    queryKey: ["health"],
+    queryFn: async () => {
+      try {
+        const { data, error } = await api.GET("/api/health");
+        return (data ?? error)?.notes ?? [];
+      } catch {
+        return ["The program does not answer. What you see stays; it is asked again by itself."];
+      }
+    },
+    refetchInterval: LOOK_AFTER_MS,
+  });
+}
+
 export function useRecipes() {
   return useQuery({
     queryKey: ["recipes"],

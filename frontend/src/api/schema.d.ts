@@ -833,26 +833,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/lessons/{lesson_id}/slips.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * All Slips
-         * @description The marking slips of all sheets that a pupil's name stands on.
-         */
-        get: operations["all_slips"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/exercises/{exercise_id}/phrases": {
         parameters: {
             query?: never;
@@ -1077,6 +1057,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lessons/{lesson_id}/slips.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Slips
+         * @description The marking slips of all sheets that a pupil's name stands on.
+         */
+        get: operations["all_slips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}/slip.pdf": {
         parameters: {
             query?: never;
@@ -1114,6 +1114,26 @@ export interface paths {
          * @description Keep how the teacher likes it.
          */
         put: operations["write_settings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Health
+         * @description Whether all is well here; 503 when nothing can be kept, or nothing is done any more.
+         */
+        get: operations["health"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1851,6 +1871,30 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * HealthOut
+         * @description `well` is what a machine asks for; `notes` are for the teacher.
+         */
+        HealthOut: {
+            /** Well */
+            well: boolean;
+            /** Records */
+            records: boolean;
+            /** Runner */
+            runner: boolean;
+            /** Judges Ready */
+            judges_ready: boolean;
+            /** Under Way */
+            under_way: number;
+            /** Left */
+            left: {
+                [key: string]: number;
+            };
+            /** Free Mb */
+            free_mb: number;
+            /** Notes */
+            notes: string[];
         };
         /**
          * JobState
@@ -2639,6 +2683,8 @@ export interface components {
             /** Problem */
             problem: string | null;
             pupil: components["schemas"]["PupilOut"] | null;
+            /** Guessed */
+            guessed: boolean;
             sheet: components["schemas"]["SheetRecord"];
             /** Families */
             families: string[];
@@ -2688,6 +2734,8 @@ export interface components {
             lesson_id: number;
             /** Sheet Id */
             sheet_id: number;
+            /** Guessed */
+            guessed: boolean;
             understanding: components["schemas"]["Understanding"] | null;
             /** Words */
             words: string;
@@ -2751,6 +2799,10 @@ export interface components {
             version: string;
             /** Teacher */
             teacher: string;
+            /** Most Photo Mb */
+            most_photo_mb: number;
+            /** Most File Mb */
+            most_file_mb: number;
         };
         /**
          * Settings
@@ -2842,6 +2894,8 @@ export interface components {
             place: components["schemas"]["Place"];
             /** Set Aside From */
             set_aside_from: number | null;
+            /** Problem */
+            problem: string | null;
         };
         /**
          * SpreadIn
@@ -3992,7 +4046,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExerciseOut"];
+                    "application/json": components["schemas"]["ShelfItem"];
                 };
             };
             /** @description What was wrong, and the remedy */
@@ -5257,46 +5311,6 @@ export interface operations {
             };
         };
     };
-    all_slips: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                lesson_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/pdf": string;
-                };
-            };
-            /** @description What was wrong, and the remedy */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description What could not be done */
-            "5XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     list_phrases: {
         parameters: {
             query?: never;
@@ -5809,6 +5823,46 @@ export interface operations {
             };
         };
     };
+    all_slips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     slip: {
         parameters: {
             query?: never;
@@ -5925,6 +5979,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    health: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthOut"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthOut"];
                 };
             };
         };

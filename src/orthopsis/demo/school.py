@@ -39,7 +39,7 @@ from orthopsis.school.tables import (
     Teacher,
     Understanding,
 )
-from orthopsis.web.jobs import leave_signals_to_the_parent
+from orthopsis.work.parent import belong_to_the_parent
 
 EXAMPLES = Path(__file__).parents[3] / "examples"
 EXERCISES = (
@@ -138,7 +138,7 @@ def _judged_sheets(tell: Callable[[str], None]) -> list[list[_Sheet]]:
     judged: list[list[_Sheet]] = []
     # A new interpreter for each: a fork would take along the server's open sockets.
     with ProcessPoolExecutor(
-        mp_context=get_context("spawn"), initializer=leave_signals_to_the_parent
+        mp_context=get_context("spawn"), initializer=belong_to_the_parent
     ) as pool:
         under_way = [
             [pool.submit(_judged_sheet, (name, *sheet)) for sheet in sheets]

@@ -8,7 +8,9 @@ import math
 from typing import NamedTuple
 
 from orthopsis.construction.moves import Step
+from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import OnePointView, OwnSize, SheetSpec, TwoPointView, ViewSpec
+from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.phrase import About, Length, Number, Phrase, PointName, Several, say
 from orthopsis.pieces.roles import grown, remeasured
@@ -44,6 +46,7 @@ def board_factor(scene: Scene) -> float:
     return max(1.0, math.floor(fits * 2.0 + 1e-9) / 2.0)
 
 
+@derives
 def on_board(scene: Scene) -> Scene:
     """The exercise in board measures, in the middle of the board. Raises ExerciseError."""
     exercise, board = scene.exercise, board_of(scene)
@@ -56,15 +59,15 @@ def on_board(scene: Scene) -> Scene:
     # Inches stay inches; whoever teaches in millimetres says centimetres at the board.
     units: Units = "in" if scene.wording.units == "in" else "cm"
     view = _settled(large.view, scene, factor, left)
-    return resolve(
-        large.model_copy(
-            update={
-                "sheet": SheetSpec(size=size),
-                "wording": exercise.wording.model_copy(update={"units": units}),
-                "view": view,
-            }
-        )
+    enlarged = large.model_copy(
+        update={
+            "sheet": SheetSpec(size=size),
+            "wording": exercise.wording.model_copy(update={"units": units}),
+            "view": view,
+        }
     )
+    # What is worked out is held to the same limits as what is written.
+    return resolve(from_data(to_data(enlarged)))
 
 
 def _settled(view: ViewSpec, scene: Scene, factor: float, left: float) -> ViewSpec:

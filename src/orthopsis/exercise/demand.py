@@ -12,6 +12,7 @@ import math
 from typing import Any
 
 from orthopsis.construction.moves import StepKey
+from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import DemandName, DemandSpec, Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
@@ -45,6 +46,7 @@ def demand_spec(exercise: Exercise, name: DemandName) -> DemandSpec:
     return DemandSpec()
 
 
+@derives
 def for_demand(exercise: Exercise, name: DemandName) -> Exercise:
     """The exercise as that demand has it. Raises ExerciseError."""
     spec = demand_spec(exercise, name)
@@ -117,6 +119,8 @@ def _cut(scene: Scene, grip: Grip, depth: str) -> dict[str, Any] | None:
         true_mm = _true_mm(scene, grip.goal, share)
         return None if true_mm is None else {"true_mm": true_mm}
     way_mm = distance(grip.start, grip.goal)
+    if not math.isfinite(share * way_mm):
+        return None  # its way has no end that a ruler could measure
     gone_mm = share * way_mm
     along_mm = max(ROUND_MM, round(gone_mm / ROUND_MM) * ROUND_MM)
     cut: dict[str, Any] = {"along_mm": along_mm if along_mm < way_mm else gone_mm}
@@ -131,7 +135,7 @@ def _true_mm(scene: Scene, goal: Point, share: float) -> float | None:
     None in three points, where a length also depends on its place, and where no eye sees the view.
     """
     view = scene.main
-    if view.eye is None or len(view.vanishing_points) == 3:
+    if view.eye is None or len(view.vanishing_points) == 3 or not 0.0 < share < 1.0:
         return None
     try:
         length = view.true_length(goal) * share / (1.0 - share)

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.advice.points import sharpest_corner
+from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise, OnePointView
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
@@ -23,6 +24,7 @@ Shown = tuple[Exercise, list[Phrase]]
 """The changed copy, and what is said to it."""
 
 
+@derives
 def lifted(exercise: Exercise, piece: str, up_mm: float, right_mm: float) -> Shown:
     """A piece lifted and slid on the paper, with what now shows of it. Raises ExerciseError."""
     number = next((k for k, one in enumerate(exercise.pieces) if one.id == piece), None)
@@ -70,6 +72,7 @@ def _what_shows(scene: Scene, number: int) -> list[Phrase]:
     return said
 
 
+@derives
 def spread(exercise: Exercise, factor: float) -> Shown:
     """The level points further apart or closer together, around their middle."""
     view = exercise.view
@@ -90,6 +93,7 @@ def spread(exercise: Exercise, factor: float) -> Shown:
     return scene.exercise, [say(which, angle=Number(angle))]
 
 
+@derives
 def climbed(exercise: Exercise, up_mm: float) -> Shown:
     """The same things seen by a viewer who climbs or crouches. Raises ExerciseError."""
     moved = viewer_moved(exercise, up_mm=up_mm) if up_mm else exercise

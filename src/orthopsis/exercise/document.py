@@ -12,10 +12,13 @@ from orthopsis.phrase import Length, Own, say
 from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointAcross, Reference
 from orthopsis.pieces.registry import AnyPiece
 from orthopsis.pieces.roles import FieldRole
+from orthopsis.plain import all_cleaned
 from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units
 
 FORMAT: Literal["orthopsis-exercise"] = "orthopsis-exercise"
 MAX_PIECES = 500
+MOST_WEIGHT = 500.0
+"""How much there may be on a sheet, counted in boxes."""
 
 SizeName = Literal["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18x24in"]
 ViewName = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 _-]{0,29}$")]
@@ -184,11 +187,13 @@ class Exercise(Measures):
     @model_validator(mode="before")
     @classmethod
     def _as_of_now(cls, data: Any) -> Any:
-        """Documents of earlier versions are brought up to this one."""
-        return upgraded(data) if isinstance(data, dict) else data
+        """Documents of earlier versions are brought up to this one; text is what can be shown."""
+        return upgraded(all_cleaned(data)) if isinstance(data, dict) else data
 
     @model_validator(mode="after")
     def _names_agree(self) -> Exercise:
+        if sum(piece.weight for piece in self.pieces) > MOST_WEIGHT:
+            raise Unfit(say("refused-too-much"), "pieces")
         seen: set[str] = set()
         known: set[str] = set()
         for number, piece in enumerate(self.pieces):

@@ -8,6 +8,7 @@ from uuid import uuid4
 from pydantic import BaseModel
 
 from orthopsis.errors import ExerciseError
+from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
@@ -21,6 +22,7 @@ FIRST_STEPS = 10
 """A new thing is so many steps of the round measures high."""
 
 
+@derives
 def with_new_piece(
     exercise: Exercise, kind: str, at: tuple[float, float], step_mm: float
 ) -> tuple[Exercise, str]:
@@ -62,6 +64,7 @@ def _free_id(exercise: Exercise, word: str) -> str:
     return f"{word} {number}"
 
 
+@derives
 def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None) -> Exercise:
     """The document after a choice at a piece, or with a field that may be left out switched on
     (True) or off (None). Raises ExerciseError.
@@ -85,6 +88,7 @@ def _number_of(exercise: Exercise, id: str) -> int:
     return number
 
 
+@derives
 def renamed(exercise: Exercise, old: str, new: str) -> Exercise:
     """The document with another name for a piece; what names it follows. Raises ExerciseError."""
     number = _number_of(exercise, old)

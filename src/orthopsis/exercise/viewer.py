@@ -7,12 +7,14 @@ document with other points is the same drawing with its lines aimed anew.
 from __future__ import annotations
 
 from orthopsis.errors import ExerciseError, Unfit
+from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise, OnePointView, ThreePointView, ViewSpec
 from orthopsis.exercise.resolve import resolve, solids
 from orthopsis.perspective.view import View
 from orthopsis.phrase import say
 
 
+@derives
 def viewer_moved(
     exercise: Exercise, right_mm: float = 0.0, up_mm: float = 0.0, back_mm: float = 0.0
 ) -> Exercise:

@@ -100,9 +100,11 @@ def _triangles(points: Points, loops: list[Sequence[int]]) -> Triangles:
     numbers = np.array([k for loop in loops for k in loop])
     places = points[numbers]
     normal = _area_vector(points, loops[0])
-    normal /= np.linalg.norm(normal)
     across = places[1] - places[0]
-    across /= np.linalg.norm(across)
+    sizes = np.linalg.norm(normal), np.linalg.norm(across)
+    if not min(sizes) > 0.0:
+        return np.empty((0, 3), dtype=np.uint32)  # a face without area shows nothing
+    normal, across = normal / sizes[0], across / sizes[1]
     flat = np.column_stack([places @ across, places @ np.cross(normal, across)])
     ends = np.cumsum([len(loop) for loop in loops]).astype(np.uint32)
     found = mapbox_earcut.triangulate_float64(flat, ends).reshape(-1, 3)

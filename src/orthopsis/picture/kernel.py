@@ -295,7 +295,11 @@ def under_line(
         there = (t - at_a) / (at_b - at_a)
         lead = mesh.nearness[a] + (mesh.nearness[b] - mesh.nearness[a]) * there
         lead -= mesh.nearness[v] + (mesh.nearness[w] - mesh.nearness[v]) * t
-        if abs(lead) <= depth_slack:
+        many = len(mesh.solid_vertices) - 1
+        if own >= many or other >= many:
+            # A line behind everything: it is hidden, and hides nothing.
+            lead = 1.0 if own >= many else -1.0
+        elif abs(lead) <= depth_slack:
             lead = float(nearer_solid(mesh, seen, other, own))
     if lead > 0.0 or (lead == 0.0 and other < own):
         room.low[found], room.high[found] = t0, t1

@@ -7,24 +7,36 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from orthopsis.construction.moves import Mark, Said, Step
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
-from orthopsis.phrase import Length, Phrase, say
+from orthopsis.phrase import Length, Number, Phrase, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.roles import FieldRole
 
 MOST_MM = 1e6
 """Nothing is measured further: a kilometre of paper."""
 Millimetres = Annotated[float, Field(ge=-MOST_MM, le=MOST_MM, allow_inf_nan=False)]
-_Positive = Annotated[float, Field(gt=0, le=MOST_MM, allow_inf_nan=False)]
+LEAST_MM = 1e-3
+"""Nothing is drawn shorter: a hair is fifty times as thick."""
+LEAST_BELOW_MM = 1e-3
+"""A foot nearer to the eye level stands where the ground ends, further off than anything."""
+
+
+def _seen(value: float) -> float:
+    if value < LEAST_MM:
+        raise Unfit(say("refused-too-small", least=Number(LEAST_MM, 3)))
+    return value
+
+
+_Positive = Annotated[float, Field(gt=0, le=MOST_MM, allow_inf_nan=False), AfterValidator(_seen)]
 Across = Annotated[Millimetres, FieldRole.ACROSS]
 PointAcross = Annotated[Millimetres, FieldRole.POINT]
 Down = Annotated[Millimetres, FieldRole.DOWN]
@@ -76,6 +88,8 @@ class Stage:
         if self.floating:
             return 1.0
         try:
+            if foot_y_mm - self.view.eye_level_mm < LEAST_BELOW_MM:
+                raise ValueError
             return self.view.ground_depth(foot_y_mm)
         except ValueError:
             raise self.refuse(

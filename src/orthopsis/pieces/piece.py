@@ -91,6 +91,11 @@ class Piece(Measures):
         return Own(re.sub(r"[-_]+", " ", self.id).strip().capitalize())
 
     @property
+    def weight(self) -> float:
+        """How much there is to draw, a box being 1."""
+        return 1.0
+
+    @property
     def lasting(self) -> str:
         """What it is known by for ever."""
         return self.uid or self.id

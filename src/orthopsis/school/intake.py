@@ -1,29 +1,33 @@
 """Class sets: files that were sent, opened into sheets, and sheets judged, one after the other.
 
 Each sheet is kept as soon as it is there, so the first is judged while others still arrive. What
-broke off can be sent again: a photo that a lesson already has is known by its digest. The
-database is the truth about what is left to do: a worker claims one thing at a time, and what a
-stopped server had begun is taken up again. Nothing here runs in the server's own process.
+broke off can be sent again: a photo that a lesson already has is known by its digest. A file that
+has to be opened first is kept in pieces, so that nobody ever holds all of it. No file is opened in
+the server's own process.
 """
 
 from __future__ import annotations
 
+import io
 from collections.abc import Iterator, Sequence
-from typing import Literal, NamedTuple
+from pathlib import Path
+from tempfile import NamedTemporaryFile
+from typing import BinaryIO, NamedTuple
 
-from sqlalchemy import delete, func, select, update
-from sqlalchemy.orm import Session, undefer
+from sqlalchemy import delete, insert, select, update
+from sqlalchemy.orm import Session
 
 from orthopsis.errors import ImageError, OrthopsisError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.task import STANDARD_TASK, Task
 from orthopsis.marking.judge import check_grey
 from orthopsis.marking.records import kept_record
-from orthopsis.marking.sheet.intake import arrivals, holds_pages, is_zip, unpacked
-from orthopsis.marking.sheet.photo import open_photo
+from orthopsis.marking.sheet.intake import Arrival, arrivals, holds_pages, is_zip, unpacked
+from orthopsis.marking.sheet.photo import MAX_BYTES, open_photo, too_large
 from orthopsis.marking.sheet.straighten import as_jpeg
 from orthopsis.phrase import say
-from orthopsis.school import lessons, versions
+from orthopsis.school import claims, lessons, versions
+from orthopsis.school.claims import Claim
 from orthopsis.school.owned import owned
 from orthopsis.school.store import Store
 from orthopsis.school.tables import (
@@ -31,20 +35,15 @@ from orthopsis.school.tables import (
     SheetPicture,
     SheetRow,
     Upload,
+    UploadPiece,
 )
 from orthopsis.school.tasks import Origin, refuse_wrong
 
-Kind = Literal["sheet", "upload"]
+HEAD_BYTES = 1024
+PIECE_BYTES = 2_000_000
 SEALED = "sealed"
 """The type of a picture that nobody has opened yet; it is never sent to a page."""
 UNDER_WAY = (JobState.WAITING, JobState.WORKING)
-
-
-class Claim(NamedTuple):
-    """One thing to do."""
-
-    kind: Kind
-    id: int
 
 
 class Owner(NamedTuple):
@@ -67,7 +66,7 @@ class Kept(NamedTuple):
     """The sheet that waits to be judged now."""
 
 
-def send(store: Store, owner: Owner, file_name: str, data: bytes) -> Iterator[Kept]:
+def send(store: Store, owner: Owner, file_name: str, file: BinaryIO) -> Iterator[Kept]:
     """Keep a file, and each file of a ZIP by itself; pictures are on the stack at once.
 
     Raises NotFound before anything is kept.
@@ -76,19 +75,27 @@ def send(store: Store, owner: Owner, file_name: str, data: bytes) -> Iterator[Ke
         found = lessons.lesson(session, owner.teacher_id, owner.lesson_id)
         if owner.pupil_id is not None:
             lessons.pupil_of(session, owner.teacher_id, owner.pupil_id, found.class_id)
-    if not is_zip(data):
-        yield _keep(store, owner, file_name, data)
+    head = file.read(HEAD_BYTES)
+    if holds_pages(head):
+        file.seek(0)
+        yield Kept(file_name, store.done(_upload, owner, file_name, file))
+        return
+    if not is_zip(head):
+        data, problem = head + file.read(MAX_BYTES + 1 - len(head)), None
+        if len(data) > MAX_BYTES:
+            data, problem = b"", str(too_large(file.seek(0, 2)))
+        yield _keep(store, owner, file_name, data, problem)
         return
     last: int | None = None
     try:
-        for packed in unpacked(data):
+        for packed in unpacked(file):
             problem = None if packed.problem is None else str(packed.problem)
             kept = _keep(store, owner, packed.name, packed.content, problem, last)
             last = kept.waiting or last
             yield kept
     except ImageError as error:
         with store.session() as session:
-            row = _upload(session, owner, file_name, b"")
+            row = _upload(session, owner, file_name)
             row.state, row.problem = JobState.FAILED, str(error)
         yield Kept(file_name, row)
 
@@ -102,9 +109,10 @@ def _keep(
     after: int | None = None,
 ) -> Kept:
     """Keep one file. When the sheet before it was stopped meanwhile, it is stopped, too."""
-    with store.session() as session:
+
+    def keep(session: Session) -> Kept:
         if holds_pages(data):
-            return Kept(file_name, _upload(session, owner, file_name, data))
+            return Kept(file_name, _upload(session, owner, file_name, io.BytesIO(data)))
         sheet = _put_on_stack(session, owner, file_name, data, SEALED, problem)
         if sheet is None:
             return Kept(file_name, known=True)
@@ -113,11 +121,23 @@ def _keep(
             sheet.state = JobState.CANCELLED
         return Kept(file_name, waiting=sheet.id if problem is None else None)
 
+    return store.done(keep)
 
-def _upload(session: Session, owner: Owner, file_name: str, data: bytes) -> Upload:
-    row = Upload(**owner._asdict(), file_name=file_name[-200:], data=data)
+
+def _upload(session: Session, owner: Owner, file_name: str, file: BinaryIO | None = None) -> Upload:
+    """A file to be opened, piece by piece; all of it is kept or nothing."""
+    row = Upload(**owner._asdict(), file_name=file_name[-200:])
     session.add(row)
     session.flush()
+    if file is None:
+        return row
+    file.seek(0)
+    for number, data in enumerate(iter(lambda: file.read(PIECE_BYTES), b"")):
+        session.execute(
+            insert(UploadPiece).values(
+                upload_id=row.id, number=number, teacher_id=owner.teacher_id, data=data
+            )
+        )
     return row
 
 
@@ -197,85 +217,45 @@ def say_task(session: Session, teacher_id: int, sheet_id: int, task: Task) -> Sh
     return row
 
 
-def take_up(session: Session) -> bool:
-    """After a start: what an earlier server had begun waits again. Whether anything does."""
-    for table in (Upload, SheetRow):
-        begun = table.state == JobState.WORKING
-        session.execute(update(table).where(begun).values(state=JobState.WAITING))
-    waiting = [
-        session.scalar(select(func.count()).where(table.state == JobState.WAITING)) or 0
-        for table in (Upload, SheetRow)
-    ]
-    return any(waiting)
-
-
-def claim(session: Session) -> Claim | None:
-    """The next thing to do, marked as begun: sheets first, so that one is soon on the screen."""
-    kinds: tuple[tuple[Kind, type[SheetRow] | type[Upload]], ...] = (
-        ("sheet", SheetRow), ("upload", Upload),
-    )  # fmt: skip
-    for kind, table in kinds:
-        query = (
-            select(table.id)
-            .where(table.state == JobState.WAITING)
-            .order_by(table.id)
-            .limit(1)
-            .with_for_update(skip_locked=True)
-        )
-        found = session.scalar(query)
-        if found is not None:
-            session.execute(update(table).where(table.id == found).values(state=JobState.WORKING))
-            return Claim(kind, found)
-    return None
-
-
-def under_way(session: Session) -> bool:
-    """Whether a file is being opened: sheets may come out of it at any moment."""
-    return bool(session.scalar(select(func.count()).where(Upload.state.in_(UNDER_WAY))))
-
-
-def broke_off(store: Store, claimed: Claim, problem: str) -> None:
-    """A file or photo on which its worker ended: it spoils only itself."""
-    with store.session() as session:
-        of_sheet = claimed.kind == "sheet"
-        row = session.get(SheetRow, claimed.id) if of_sheet else session.get(Upload, claimed.id)
-        if row is not None and row.state == JobState.WORKING:
-            row.state, row.problem = JobState.FAILED, problem
-
-
 # --- in the worker --------------------------------------------------------------------------------
 
 
-def work(store: Store, claimed: Claim) -> None:
-    """Do one thing."""
-    if claimed.kind == "upload":
-        _open(store, claimed.id)
-    else:
-        _judge(store, claimed.id)
-
-
-def _open(store: Store, upload_id: int) -> None:
+def open_file(store: Store, upload_id: int) -> None:
     """Take the sheets out of a file; each is kept as soon as it is out."""
-    with store.session() as session:
-        row = session.get(Upload, upload_id, options=[undefer(Upload.data)])
-        if row is None or row.state != JobState.WORKING:
-            return
-        name, data = row.file_name, row.data
-        owner = Owner(row.teacher_id, row.lesson_id, row.pupil_id)
-    try:
-        for one in arrivals(name, data):
-            with store.session() as session:
-                if session.get(Upload, upload_id) is None:
+    with NamedTemporaryFile() as file:
+        with store.session() as session:
+            row = session.get(Upload, upload_id)
+            if row is None or row.state != JobState.WORKING:
+                return
+            name = row.file_name
+            owner = Owner(row.teacher_id, row.lesson_id, row.pupil_id)
+            of_file = UploadPiece.upload_id == upload_id
+            for number in session.scalars(
+                select(UploadPiece.number).where(of_file).order_by(UploadPiece.number)
+            ).all():
+                piece = select(UploadPiece.data).where(of_file, UploadPiece.number == number)
+                file.write(session.scalars(piece).one())
+        file.flush()
+        try:
+            for one in arrivals(name, Path(file.name)):
+                if not store.done(_came_out, upload_id, owner, one):
                     return
-                content, form = b"", SEALED
-                if one.photo is not None:
-                    content, form = one.photo.clean, one.photo.media_type
-                problem = None if one.problem is None else str(one.problem)
-                _put_on_stack(session, owner, one.name, content, form, problem)
-    except OrthopsisError as error:
-        _end_upload(store, upload_id, str(error))
-        return
+        except OrthopsisError as error:
+            _end_upload(store, upload_id, str(error))
+            return
     _end_upload(store, upload_id, None)
+
+
+def _came_out(session: Session, upload_id: int, owner: Owner, one: Arrival) -> bool:
+    """Keep a sheet that came out of a file. False when nobody wants it any more."""
+    if session.get(Upload, upload_id) is None:
+        return False
+    content, form = b"", SEALED
+    if one.photo is not None:
+        content, form = one.photo.clean, one.photo.media_type
+    problem = None if one.problem is None else str(one.problem)
+    _put_on_stack(session, owner, one.name, content, form, problem)
+    return True
 
 
 def _end_upload(store: Store, upload_id: int, problem: str | None) -> None:
@@ -287,10 +267,12 @@ def _end_upload(store: Store, upload_id: int, problem: str | None) -> None:
         if problem is None:
             session.delete(row)
         else:
-            row.state, row.problem, row.data = JobState.FAILED, problem, b""
+            row.state, row.problem = JobState.FAILED, problem
+            session.execute(delete(UploadPiece).where(UploadPiece.upload_id == upload_id))
 
 
-def _judge(store: Store, sheet_id: int) -> None:
+def judge(store: Store, sheet_id: int) -> None:
+    """Judge one photo, and keep what is said of it."""
     with store.session() as session:
         row = session.get(SheetRow, sheet_id)
         picture = session.get(SheetPicture, sheet_id)
@@ -309,7 +291,8 @@ def _judge(store: Store, sheet_id: int) -> None:
         return
     flat = as_jpeg(verdict.straightened) if verdict.straightened else None
     record = kept_record(verdict, grey)
-    with store.session() as session:
+
+    def keep(session: Session) -> None:
         row = session.get(SheetRow, sheet_id, with_for_update=True)
         if row is None or row.state != JobState.WORKING:
             return
@@ -323,13 +306,18 @@ def _judge(store: Store, sheet_id: int) -> None:
                 picture.photo = opened.clean
         row.state = JobState.DONE
         if row.pupil_id is None:
-            row.pupil_id = origin.whose(verdict.code)
+            row.pupil_id, row.guessed = origin.whose(verdict.code)
+
+    store.done(keep)
 
 
 def _refuse(store: Store, sheet_id: int, problem: str) -> None:
     """A photo that cannot be judged: what was sealed is not kept, for nobody knows what it is."""
-    broke_off(store, Claim("sheet", sheet_id), problem)
-    with store.session() as session:
+
+    def keep(session: Session) -> None:
+        claims.fail(session, Claim("sheet", sheet_id), problem)
         picture = session.get(SheetPicture, sheet_id)
         if picture is not None and picture.photo_type == SEALED:
             picture.photo = b""
+
+    store.done(keep)

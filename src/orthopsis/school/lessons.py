@@ -9,7 +9,7 @@ from datetime import date
 from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
 
-from orthopsis.errors import NotFound
+from orthopsis.errors import NotFound, SchoolError
 from orthopsis.marking.records import VerdictRecord
 from orthopsis.phrase import say
 from orthopsis.school.owned import owned
@@ -134,6 +134,7 @@ def hand_in(
         lesson_id=lesson_id,
         pupil_id=pupil_id,
         file_name=file_name[-200:],
+        digest=_digest(photo) if photo else None,
     )
     session.add(row)
     session.flush()
@@ -143,7 +144,6 @@ def hand_in(
             teacher_id=teacher_id,
             photo=photo,
             photo_type=photo_type,
-            digest=_digest(photo),
         )
     )
     return row
@@ -155,21 +155,31 @@ def sheet_of_photo(
     """The sheet of a lesson that was handed in as this very photo, if it is on the stack."""
     query = (
         select(SheetRow)
-        .join(SheetPicture, SheetPicture.sheet_id == SheetRow.id)
         .where(
             SheetRow.teacher_id == teacher_id,
             SheetRow.lesson_id == lesson_id,
-            SheetRow.away.is_(False),
-            SheetPicture.digest == _digest(photo),
+            SheetRow.listed_digest == _digest(photo),
         )
-        .order_by(SheetRow.id)
-        .limit(1)
+        .with_for_update()
     )
     return session.scalar(query) if photo else None
 
 
 def _digest(photo: bytes) -> str:
     return hashlib.sha256(photo).hexdigest()
+
+
+def put_sheet_away(session: Session, teacher_id: int, sheet_id: int, away: bool) -> SheetRow:
+    """Take a sheet from the stack, or put it back; raises NotFound, SchoolError."""
+    row = lock_sheet(session, teacher_id, sheet_id)
+    if row.away and not away and row.digest is not None:
+        twin = select(SheetRow.id).where(
+            SheetRow.lesson_id == row.lesson_id, SheetRow.listed_digest == row.digest
+        )
+        if session.scalar(twin) is not None:
+            raise SchoolError(say("refused-photo-on-stack"))
+    row.away = away
+    return row
 
 
 def keep_verdict(
@@ -196,7 +206,7 @@ def give_to(session: Session, teacher_id: int, sheet_id: int, pupil_id: int) -> 
     """Say whose sheet it is; raises NotFound."""
     row = lock_sheet(session, teacher_id, sheet_id)
     pupil_of(session, teacher_id, pupil_id, lesson(session, teacher_id, row.lesson_id).class_id)
-    row.pupil_id = pupil_id
+    row.pupil_id, row.guessed = pupil_id, False
     return row
 
 

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Container, Iterable, Sequence
+from collections.abc import Container, Iterable
 from typing import Any
 
-from sqlalchemy import select, update
+from sqlalchemy import select
 from sqlalchemy.orm import Session, undefer
 
 from orthopsis.errors import ExerciseError, OrthopsisError
@@ -68,15 +68,6 @@ def cancel(session: Session, teacher_id: int, job_id: int) -> PrintJob:
     return row
 
 
-def left_to_do(session: Session) -> Sequence[int]:
-    """The prints that are not done, those among them that a stopped server had begun."""
-    unfinished = PrintJob.state.in_([JobState.WAITING, JobState.WORKING])
-    session.execute(update(PrintJob).where(unfinished).values(state=JobState.WAITING, done=0))
-    return session.scalars(
-        select(PrintJob.id).where(PrintJob.state == JobState.WAITING).order_by(PrintJob.id)
-    ).all()
-
-
 def order_of(data: dict[str, Any], code: SheetCode | None, pupils: Iterable[SheetFor]) -> Order:
     """The printer's order from what is kept of it."""
     return Order(**{**data, "parts": tuple(data["parts"])}, code=code, pupils=tuple(pupils))
@@ -98,9 +89,9 @@ def work(store: Store, job_id: int) -> None:
     """Do one print and keep its file; a refusal is kept in words."""
     with store.session() as session:
         job = session.get(PrintJob, job_id)
-        if job is None or job.state != JobState.WAITING:
+        if job is None or job.state != JobState.WORKING:
             return
-        job.state = JobState.WORKING
+        job.done = 0
         row = exercise(session, job.teacher_id, job.exercise_id)
         asked, task = job.order, Task(job.order["demand"])
         code = SheetCode(row.id, row.counter, None, task.demand)
@@ -112,7 +103,7 @@ def work(store: Store, job_id: int) -> None:
     def tell(done: int) -> None:
         with store.session() as session:
             job = session.get(PrintJob, job_id)
-            if job is None or job.state == JobState.CANCELLED:
+            if job is None or job.state != JobState.WORKING:
                 raise Cancelled
             job.done = done
 
@@ -126,12 +117,6 @@ def work(store: Store, job_id: int) -> None:
     _end(store, job_id, JobState.DONE, file=file)
 
 
-def broke_off(store: Store, job_id: int) -> None:
-    """A print whose worker ended before it: the teacher is told, and may ask again."""
-    problem = "something went wrong while printing; nothing was kept. Ask for it again"
-    _end(store, job_id, JobState.FAILED, problem=problem)
-
-
 def _end(
     store: Store,
     job_id: int,
@@ -139,7 +124,10 @@ def _end(
     file: bytes | None = None,
     problem: str | None = None,
 ) -> None:
-    with store.session() as session:
+
+    def keep(session: Session) -> None:
         job = session.get(PrintJob, job_id, with_for_update=True)
-        if job is not None and job.state != JobState.CANCELLED:
+        if job is not None and job.state == JobState.WORKING:
             job.state, job.file, job.problem = state, file, problem
+
+    store.done(keep)

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
+from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import Exercise, SizeName
+from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.school.tables import TeacherSettings
 from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units, Wording
@@ -36,12 +38,17 @@ WORDS = ("units", "line", "spelling", "reading", "square", "ruler_mm", "far")
 
 
 def settings_of(session: Session, teacher_id: int) -> Settings:
-    """The teacher's settings; what an older version kept and this one does not know is left."""
+    """The teacher's settings; what this version does not know is left out."""
     row = session.get(TeacherSettings, teacher_id)
     if row is None:
         return Settings()
-    known = {key: value for key, value in row.values.items() if key in Settings.model_fields}
-    return Settings.model_validate(known)
+    values = row.values if isinstance(row.values, dict) else {}
+    known = {key: value for key, value in values.items() if key in Settings.model_fields}
+    try:
+        return Settings.model_validate(known)
+    except ValidationError as error:
+        spoilt = {one["loc"][0] for one in error.errors()}
+        return Settings.model_validate({k: v for k, v in known.items() if k not in spoilt})
 
 
 def save_settings(session: Session, teacher_id: int, settings: Settings) -> None:
@@ -51,9 +58,13 @@ def save_settings(session: Session, teacher_id: int, settings: Settings) -> None
     session.execute(kept.on_duplicate_key_update(values=values))
 
 
-def words_for(session: Session, teacher_id: int, exercise: Exercise) -> Words:
-    """How the teacher says what belongs to an exercise."""
-    return resolve(as_said(exercise, settings_of(session, teacher_id))).words
+def words_for(session: Session, teacher_id: int, document: object) -> Words:
+    """How the teacher says what belongs to an exercise; of a spoilt one, how they say all else."""
+    settings = settings_of(session, teacher_id)
+    try:
+        return resolve(as_said(from_data(document), settings)).words
+    except ExerciseError:
+        return own_words(settings)
 
 
 def own_words(settings: Settings) -> Words:

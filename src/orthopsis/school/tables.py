@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import unicodedata
 from datetime import UTC, date, datetime
 from enum import StrEnum
 from typing import Any
 
 from sqlalchemy import (
     JSON,
+    Computed,
     Date,
     DateTime,
     ForeignKey,
@@ -17,8 +19,8 @@ from sqlalchemy import (
     Text,
     UniqueConstraint,
 )
-from sqlalchemy.dialects.mysql import LONGBLOB
-from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+from sqlalchemy.dialects.mysql import LONGBLOB, MEDIUMBLOB, MEDIUMTEXT, VARCHAR
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship, validates
 
 
 def now() -> datetime:
@@ -64,7 +66,7 @@ class Owned:
 
 
 class SchoolClass(Owned, Base):
-    """A class of pupils."""
+    """A class of pupils. Of those that are listed, no two of a teacher have one name."""
 
     __tablename__ = "school_class"
 
@@ -75,6 +77,16 @@ class SchoolClass(Owned, Base):
         order_by="Pupil.name",
         viewonly=True,
     )
+    listed_name: Mapped[str | None] = mapped_column(
+        String(60), Computed("IF(away, NULL, name)", persisted=True)
+    )
+
+    __table_args__ = (UniqueConstraint("teacher_id", "listed_name"),)
+
+
+def name_key(name: str) -> str:
+    """A pupil's name as it is told from others: in small letters, accents kept."""
+    return unicodedata.normalize("NFC", name).casefold()
 
 
 class Pupil(Owned, Base):
@@ -84,7 +96,15 @@ class Pupil(Owned, Base):
 
     class_id: Mapped[int] = mapped_column(ForeignKey("school_class.id"))
     name: Mapped[str] = mapped_column(String(120))
+    name_key: Mapped[str] = mapped_column(VARCHAR(300, collation="utf8mb4_bin"))
     left: Mapped[bool] = mapped_column(default=False)
+
+    __table_args__ = (UniqueConstraint("class_id", "name_key"),)
+
+    @validates("name")
+    def _known_by(self, _: str, name: str) -> str:
+        self.name_key = name_key(name)
+        return name
 
 
 class Place(StrEnum):
@@ -109,6 +129,10 @@ class ExerciseRow(Owned, Base):
     set_aside_from: Mapped[int | None] = mapped_column(ForeignKey("exercise.id"))
     saved_at: Mapped[datetime] = mapped_column(DateTime, default=now)
     place: Mapped[str] = mapped_column(String(10), default=Place.SHELF)
+    card: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    """What the shelf says of it (a `shelf.Card`), made when it is saved."""
+    cover: Mapped[str | None] = mapped_column(MEDIUMTEXT, deferred=True)
+    """Its drawing as a small SVG, made with the card."""
 
 
 class ExerciseVersion(Owned, Base):
@@ -136,17 +160,30 @@ class Lesson(Owned, Base):
     exercise: Mapped[ExerciseRow] = relationship(viewonly=True)
 
 
-class SheetRow(Owned, Base):
+class Claimed:
+    """Work that a runner holds until a moment; when that is past, another may take it up."""
+
+    claimed_until: Mapped[datetime | None] = mapped_column(DateTime)
+
+
+class SheetRow(Owned, Claimed, Base):
     """A pupil's sheet handed in for a lesson; whose it is may not be known yet.
 
-    `state` is a JobState of its judging; one that was taken `away` is kept and not shown.
+    `state` is a JobState of its judging; one that was taken `away` is kept and not shown. A pupil
+    who is `guessed` by the file's name waits for the teacher's word.
     """
 
     __tablename__ = "sheet"
 
     lesson_id: Mapped[int] = mapped_column(ForeignKey("lesson.id"), index=True)
     pupil_id: Mapped[int | None] = mapped_column(ForeignKey("pupil.id"))
+    guessed: Mapped[bool] = mapped_column(default=False)
     file_name: Mapped[str] = mapped_column(String(200))
+    digest: Mapped[str | None] = mapped_column(String(64))
+    """SHA-256 of the photo as it was sent, to know it again; a stack has no photo twice."""
+    listed_digest: Mapped[str | None] = mapped_column(
+        String(64), Computed("IF(away, NULL, digest)", persisted=True)
+    )
     handed_in_at: Mapped[datetime] = mapped_column(DateTime, default=now)
     state: Mapped[str] = mapped_column(String(10), default="done")
     problem: Mapped[str | None] = mapped_column(Text)
@@ -160,6 +197,8 @@ class SheetRow(Owned, Base):
     verdict: Mapped[VerdictRow | None] = relationship(viewonly=True)
     mark: Mapped[GivenMark | None] = relationship(viewonly=True)
 
+    __table_args__ = (UniqueConstraint("lesson_id", "listed_digest"),)
+
 
 class SheetPicture(Base):
     """The photo of a sheet and its straightened picture, apart from the rows that are listed."""
@@ -171,8 +210,6 @@ class SheetPicture(Base):
     photo: Mapped[bytes] = mapped_column(LONGBLOB)
     photo_type: Mapped[str] = mapped_column(String(20))
     straight_jpeg: Mapped[bytes | None] = mapped_column(LONGBLOB)
-    digest: Mapped[str | None] = mapped_column(String(64))
-    """SHA-256 of the photo as it was sent, to know it again."""
 
 
 class VerdictRow(Owned, Base):
@@ -217,7 +254,7 @@ class JobState(StrEnum):
     CANCELLED = "cancelled"
 
 
-class Upload(Owned, Base):
+class Upload(Owned, Claimed, Base):
     """A file of sheets as it was sent, until it is opened: a photo, a ZIP or a PDF."""
 
     __tablename__ = "upload"
@@ -225,10 +262,22 @@ class Upload(Owned, Base):
     lesson_id: Mapped[int] = mapped_column(ForeignKey("lesson.id"), index=True)
     pupil_id: Mapped[int | None] = mapped_column(ForeignKey("pupil.id"))
     file_name: Mapped[str] = mapped_column(String(200))
-    data: Mapped[bytes] = mapped_column(LONGBLOB, deferred=True)
     state: Mapped[str] = mapped_column(String(10), default=JobState.WAITING)
     problem: Mapped[str | None] = mapped_column(Text)
     sent_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
+class UploadPiece(Base):
+    """A part of a file that was sent: nobody ever holds all of a large one in memory."""
+
+    __tablename__ = "upload_piece"
+
+    upload_id: Mapped[int] = mapped_column(
+        ForeignKey("upload.id", ondelete="CASCADE"), primary_key=True
+    )
+    number: Mapped[int] = mapped_column(primary_key=True, autoincrement=False)
+    teacher_id: Mapped[int] = mapped_column(ForeignKey("teacher.id"), index=True)
+    data: Mapped[bytes] = mapped_column(MEDIUMBLOB)
 
 
 class OwnWords(Owned, Base):
@@ -243,7 +292,7 @@ class OwnWords(Owned, Base):
     __table_args__ = (UniqueConstraint("teacher_id", "exercise_id", "code"),)
 
 
-class PrintJob(Owned, Base):
+class PrintJob(Owned, Claimed, Base):
     """A long print: what is asked for, how far it is, and the finished file."""
 
     __tablename__ = "print_job"

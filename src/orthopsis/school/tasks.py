@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import json
+import re
 import unicodedata
 from collections.abc import Iterator, Mapping, Sequence
 from functools import lru_cache
+from pathlib import PurePath
 from typing import Any
 
 from sqlalchemy import select
@@ -91,7 +93,7 @@ class Origin:
         ours = self._ours(code)
         demand = ours.demand if ours else "standard"
         yield Task(demand)
-        name = self.names.get(self.whose(code) or 0)
+        name = self.names.get(self.whose(code)[0] or 0)
         if name and has_word(from_data(self.versions[self.version(code)])):
             yield Task(demand, own_word(name))
 
@@ -99,19 +101,30 @@ class Origin:
         """The code, if it speaks of this exercise."""
         return code if code is not None and code.exercise == self.exercise_id else None
 
-    def whose(self, code: SheetCode | None) -> int | None:
-        """The pupil: as given, by the printed code, or by the file's name; None when none tells."""
-        return self.pupil_id or whose(self.names, self.file_name, code)
+    def whose(self, code: SheetCode | None) -> tuple[int | None, bool]:
+        """The pupil: as given, or by the printed code; or by the file's name, which is a guess."""
+        if self.pupil_id is not None:
+            return self.pupil_id, False
+        if code is not None and code.pupil in self.names:
+            return code.pupil, False
+        guess = guessed(self.names, self.file_name)
+        return guess, guess is not None
 
 
-def scenes_of(session: Session, rows: Sequence[SheetRow]) -> list[Scene]:
-    """For each sheet of a lesson the exercise that it belongs to, in the version it is of."""
-    versions = kept(session, rows[0].lesson.exercise) if rows else {}
-    counters = [
-        version_of(versions, row.verdict.exercise_counter if row.verdict else None) for row in rows
-    ]
-    scenes = {counter: resolve(from_data(versions[counter])) for counter in set(counters)}
-    return [scenes[counter] for counter in counters]
+class Scenes:
+    """The exercise of some sheets of a lesson, in the version that each is of."""
+
+    def __init__(self, session: Session, exercise: ExerciseRow) -> None:
+        self._versions = kept(session, exercise)
+        self._made: dict[int, Scene] = {}
+
+    def of(self, row: SheetRow) -> Scene:
+        """The exercise that a sheet belongs to. Raises ExerciseError."""
+        told = row.verdict.exercise_counter if row.verdict else None
+        counter = version_of(self._versions, told)
+        if counter not in self._made:
+            self._made[counter] = resolve(from_data(self._versions[counter]))
+        return self._made[counter]
 
 
 def belongs_to(session: Session, row: SheetRow) -> str | None:
@@ -142,20 +155,35 @@ def names_in(session: Session, class_id: int) -> dict[int, str]:
     return {pupil.id: pupil.name for pupil in session.scalars(in_class)}
 
 
-def whose(names: Mapping[int, str], file_name: str, code: SheetCode | None) -> int | None:
-    """The pupil by the printed code, else by the file's name; None when neither tells."""
-    if code is not None and code.pupil in names:
-        return code.pupil
-    said = _letters(file_name)
+def guessed(names: Mapping[int, str], file_name: str) -> int | None:
+    """The one pupil whom a file's name names in whole words; None when it names none or several.
+
+    >>> guessed({1: "Can Oak", 2: "Ada Fern"}, "scan0001.jpg")
+    >>> guessed({1: "Can Oak", 2: "Ada Fern"}, "ADA_2.png")
+    2
+    """
+    said = _words(PurePath(file_name).stem)
     for whole in (True, False):
-        sought = {number: name if whole else name.split()[0] for number, name in names.items()}
-        fitting = [number for number, name in sought.items() if _letters(name) in said]
+        fitting = [
+            number
+            for number, name in names.items()
+            if _stands_in(_words(name) if whole else _words(name)[:1], said)
+        ]
         if len(fitting) == 1:
             return fitting[0]
     return None
 
 
-def _letters(name: str) -> str:
-    """A name as a file may write it: without case, accents, spaces and signs."""
-    plain = unicodedata.normalize("NFKD", name).casefold()
-    return "".join(letter for letter in plain if letter.isalnum())
+def _stands_in(sought: Sequence[str], said: Sequence[str]) -> bool:
+    """Whether words stand one after the other among others; a letter alone says nothing."""
+    count = len(sought)
+    long_enough = sum(map(len, sought)) > 1
+    return long_enough and any(said[k : k + count] == sought for k in range(len(said) - count + 1))
+
+
+def _words(name: str) -> list[str]:
+    """The words of a name as a file may write it: without case, accents, signs and numbers."""
+    parted = re.sub(r"(?<=[a-z])(?=[A-Z])", " ", name)
+    plain = unicodedata.normalize("NFKD", parted).casefold()
+    bare = "".join(c for c in plain if not unicodedata.combining(c))
+    return "".join(c if c.isalpha() else " " for c in bare).split()

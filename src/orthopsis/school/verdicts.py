@@ -6,11 +6,11 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from pydantic import ValidationError
 from sqlalchemy import delete, select
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
-from orthopsis.exercise.load import from_data
 from orthopsis.marking.corrections import Corrections, judged_again
 from orthopsis.marking.findings.gather import RANK
 from orthopsis.marking.findings.photo import PHOTO_CODES
@@ -41,9 +41,19 @@ def be_strict(session: Session, teacher_id: int, lesson_id: int, demand: str) ->
     row.demand = demand
     versions = kept(session, row.exercise)
     for sheet in lessons.sheets(session, teacher_id, lesson_id):
-        if sheet.verdict is not None:
+        if sheet.verdict is not None and readable(sheet.verdict):
             _judge_again(row, sheet.verdict, corrections_of(sheet.verdict), versions)
     return row
+
+
+def readable(verdict: VerdictRow) -> bool:
+    """Whether what was kept can be read; a spoilt one is left as it is, and spoils no other."""
+    try:
+        record_of(verdict)
+        corrections_of(verdict)
+    except (ValidationError, LookupError, TypeError):
+        return False
+    return True
 
 
 def record_of(verdict: VerdictRow) -> VerdictRecord:
@@ -172,12 +182,12 @@ MOST_COMMON = 3
 def summary(session: Session, teacher_id: int, lesson_id: int) -> Summary:
     """What a lesson's sheets have in common; raises NotFound."""
     lesson = lessons.lesson(session, teacher_id, lesson_id)
-    words = words_for(session, teacher_id, from_data(lesson.exercise.document))
+    words = words_for(session, teacher_id, lesson.exercise.document)
     own = phrases(session, teacher_id, lesson.exercise_id)
     sheets = [
         (sheet, record_of(sheet.verdict))
         for sheet in lessons.sheets(session, teacher_id, lesson_id)
-        if sheet.state == JobState.DONE and sheet.verdict is not None
+        if sheet.state == JobState.DONE and sheet.verdict is not None and readable(sheet.verdict)
     ]
     by_code: dict[str, list[int]] = {}
     stuck, without_fault = [], []

@@ -14,19 +14,30 @@ from starlette.exceptions import HTTPException
 
 from orthopsis import __version__
 from orthopsis.exercise.document import json_schema
+from orthopsis.marking.sheet.intake import MAX_TOGETHER_BYTES
+from orthopsis.marking.sheet.photo import MAX_BYTES
 from orthopsis.school.store import Store
-from orthopsis.web import problems
+from orthopsis.web import health, problems
+from orthopsis.web.again import Again
 from orthopsis.web.context import AtWork
 from orthopsis.web.guard import Guard
-from orthopsis.web.jobs import Jobs
-from orthopsis.web.marking_jobs import MarkingJobs
 from orthopsis.web.models import ServerOut
-from orthopsis.web.routes import drawing, lessons, printing, recipes, sheets, shelf, teacher
+from orthopsis.web.routes import drawing, lessons, printing, recipes, sheets, shelf, slips, teacher
+from orthopsis.web.turns import Turns
+from orthopsis.work.engine import Engine
+from orthopsis.work.runner import Runner
 
 
-def create_app(store: Store | None = None, pages: Path | None = None) -> FastAPI:
+def create_app(
+    store: Store | None = None,
+    pages: Path | None = None,
+    *,
+    folder: Path = Path(),
+    engine_address: str | None = None,
+) -> FastAPI:
     """The app on a store, with the built front end in `pages`; both may be left out for its API
-    description alone.
+    description alone. Long work is done by processes beside it, or by a Dask scheduler at
+    `engine_address`; the room that is watched is where `folder` lies.
     """
     app = FastAPI(
         title="Orthopsis",
@@ -39,15 +50,24 @@ def create_app(store: Store | None = None, pages: Path | None = None) -> FastAPI
         separate_input_output_schemas=False,
     )
     app.state.store = store
+    app.state.folder, app.state.engine_address = folder, engine_address
+    # More at once would only be slower, and whoever reads records waits for none of them.
+    app.state.drawing, app.state.printing = Turns(6, 200), Turns(2, 60)
+    app.add_middleware(Again)
     app.add_middleware(Guard)
     problems.install(app)
-    for module in (drawing, recipes, shelf, printing, lessons, sheets, teacher):
+    for module in (drawing, recipes, shelf, printing, lessons, sheets, slips, teacher, health):
         app.include_router(module.router)
 
     @app.get("/api/server", tags=["server"], responses=problems.PROBLEMS)
     def server(teacher: AtWork) -> ServerOut:
         """Who is at work here, with which version."""
-        return ServerOut(version=__version__, teacher=teacher.name)
+        return ServerOut(
+            version=__version__,
+            teacher=teacher.name,
+            most_photo_mb=MAX_BYTES // 1_000_000,
+            most_file_mb=MAX_TOGETHER_BYTES // 1_000_000,
+        )
 
     @app.get("/api/schema", include_in_schema=False)
     def schema() -> dict[str, object]:
@@ -65,15 +85,13 @@ async def _at_work(app: FastAPI) -> AsyncIterator[None]:
     if store is None:
         yield
         return
-    jobs = app.state.jobs = Jobs(store)
-    marking = app.state.marking = MarkingJobs(store)
-    jobs.resume()
-    marking.resume()
+    url = store.engine.url.render_as_string(hide_password=False)
+    runner = app.state.runner = Runner(store, Engine(url, app.state.engine_address))
+    runner.start()
     try:
         yield
     finally:
-        marking.close()
-        jobs.close()
+        runner.close()
 
 
 def _operation_name(route: APIRoute) -> str:

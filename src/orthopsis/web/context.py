@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from typing import Annotated
 
 from fastapi import Depends, Request
-from sqlalchemy import select
+from sqlalchemy import insert, select
 from sqlalchemy.orm import Session
 
 from orthopsis.school.store import Store
@@ -27,9 +27,10 @@ def local_teacher(session: Records) -> Teacher:
     """The one teacher of this machine, made when there is none yet."""
     teacher = session.scalar(select(Teacher).order_by(Teacher.id).limit(1))
     if teacher is None:
-        teacher = Teacher(name="Local teacher")
-        session.add(teacher)
-        session.flush()
+        # By one number, so that of several first requests only one makes it.
+        session.execute(insert(Teacher).prefix_with("IGNORE").values(id=1, name="Local teacher"))
+        # Read as it is now, not as it was when this transaction began.
+        teacher = session.get_one(Teacher, 1, with_for_update=True)
     return teacher
 
 

@@ -13,7 +13,8 @@ from orthopsis.web.problems import Problem, problem_response
 from orthopsis.wording.words import Words
 
 OWN_NAMES = frozenset({"127.0.0.1", "localhost", "::1"})
-MAX_BODY_BYTES = 42_000_000
+MAX_BODY_BYTES = 4_000_000
+"""A document has at most half of it."""
 MAX_SHEETS_BYTES = 210_000_000
 """A class set may come as one file."""
 SAFE_METHODS = frozenset({"GET", "HEAD", "OPTIONS"})
@@ -62,8 +63,10 @@ def _refusal(method: str, path: str, headers: Headers) -> Problem | None:
     length = headers.get("content-length", "0")
     most = MAX_SHEETS_BYTES if re.fullmatch(r"/api/lessons/\d+/sheets", path) else MAX_BODY_BYTES
     if not length.isdigit() or int(length) > most:
-        return _problem("too large", 413, say("door-too-large", most=Number(most // 10**7 * 10)))
-    if method in {"POST", "PUT"} and "content-length" not in headers:
+        return _problem("too large", 413, say("door-too-large", most=Number(most // 2_000_000 * 2)))
+    # Who sends in pieces does not say how many there will be.
+    in_pieces = "transfer-encoding" in headers
+    if in_pieces or (method in {"POST", "PUT"} and "content-length" not in headers):
         return _problem("length unknown", 411, say("door-length-unknown"))
     return None
 

@@ -10,8 +10,9 @@ from pydantic import BaseModel, ConfigDict, Field
 from orthopsis.exercise.records import SheetRecord
 from orthopsis.marking.corrections import Corrections
 from orthopsis.marking.records import VerdictRecord
+from orthopsis.plain import Text
 from orthopsis.school.tables import JobState, Understanding
-from orthopsis.web.models import XY, Out, PupilOut
+from orthopsis.web.models import XY, Out, PlaceXY, PupilOut
 
 DemandName = Literal["first steps", "standard", "stretch"]
 
@@ -29,7 +30,7 @@ class MarkIn(BaseModel):
 
     pupil_id: int
     understanding: Understanding
-    words: Annotated[str, Field(max_length=4000)]
+    words: Annotated[Text, Field(max_length=4000)]
 
 
 class MarkOut(Out):
@@ -43,7 +44,7 @@ class CornersIn(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    corners_px: Annotated[list[XY], Field(min_length=4, max_length=4)]
+    corners_px: Annotated[list[PlaceXY], Field(min_length=4, max_length=4)]
 
 
 class PupilIn(BaseModel):
@@ -96,7 +97,7 @@ class PhraseIn(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     code: Annotated[str, Field(max_length=40, pattern="^[a-z-]+$")]
-    words: Annotated[str, Field(max_length=1000)]
+    words: Annotated[Text, Field(max_length=1000)]
 
 
 class UploadOut(Out):
@@ -128,6 +129,8 @@ class PupilSheetOut(Out):
     away: bool
     problem: str | None
     pupil: PupilOut | None
+    guessed: bool
+    """Whether the pupil is only guessed by the file's name."""
     sheet: SheetRecord
     families: list[str]
     task: TaskOut

@@ -5,14 +5,18 @@ from __future__ import annotations
 from datetime import date, datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.records import DrawingRecord, PlaneRecord, StepRecord
 from orthopsis.pieces.roles import FieldRole
+from orthopsis.plain import Name
 from orthopsis.school.tables import Place, Understanding
 
 XY = tuple[float, float]
+Coordinate = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
+PlaceXY = tuple[Coordinate, Coordinate]
+"""A place as it is sent in: on no sheet or photo is anything further off."""
 StepMm = Annotated[float, Field(ge=-1e5, le=1e5, allow_inf_nan=False)]
 
 
@@ -152,7 +156,7 @@ class NewPieceIn(BaseModel):
 
     document: Exercise
     kind: Annotated[str, Field(max_length=40)]
-    at: XY
+    at: PlaceXY
     step_mm: Annotated[float, Field(gt=0, le=100)]
 
 
@@ -199,6 +203,8 @@ class ShelfItem(Out):
     minutes: float | None
     place: Place
     set_aside_from: int | None
+    problem: str | None
+    """Why it cannot be shown, and what can be done with it."""
 
 
 class PlaceIn(BaseModel):
@@ -249,9 +255,6 @@ class ClassOut(Out):
     pupils: list[PupilOut]
 
 
-Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=60)]
-
-
 class NameIn(BaseModel):
     """A name, of a class or a pupil."""
 
@@ -298,6 +301,7 @@ class RegisterCell(Out):
     pupil_id: int
     lesson_id: int
     sheet_id: int
+    guessed: bool
     understanding: Understanding | None
     words: str
 
@@ -330,3 +334,6 @@ class ServerOut(Out):
 
     version: str
     teacher: str
+    most_photo_mb: int
+    most_file_mb: int
+    """How large a photo, or a file of several sheets, may be."""

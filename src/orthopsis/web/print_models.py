@@ -10,12 +10,12 @@ from orthopsis.exercise.document import DemandName, DemandSpec, Exercise
 from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.export import Format
 from orthopsis.handout.order import PARTS, Order, Part, SheetFor
+from orthopsis.plain import Name
 from orthopsis.school.printing import order_of
 from orthopsis.school.tables import JobState
 from orthopsis.web.models import Out
 
 Number = Annotated[int, Field(ge=1, le=999_999_999)]
-Name = Annotated[str, Field(min_length=1, max_length=60)]
 
 
 class OrderIn(BaseModel):

@@ -22,8 +22,9 @@ from orthopsis.errors import (
 from orthopsis.exercise.load import explained
 from orthopsis.phrase import say
 from orthopsis.school.settings import own_words, settings_of
-from orthopsis.school.store import Store
+from orthopsis.school.store import Store, was_taken_back
 from orthopsis.web.context import local_teacher
+from orthopsis.web.turns import Busy, TookTooLong
 from orthopsis.wording.words import Words
 
 MEDIA_TYPE = "application/problem+json"
@@ -43,7 +44,8 @@ class Problem(BaseModel):
 
 def problem_response(problem: Problem) -> JSONResponse:
     body = problem.model_dump(exclude_none=True)
-    return JSONResponse(body, status_code=problem.status, media_type=MEDIA_TYPE)
+    headers = {"Retry-After": "5"} if problem.status == 503 else None
+    return JSONResponse(body, problem.status, headers, MEDIA_TYPE)
 
 
 def install(app: FastAPI) -> None:
@@ -69,9 +71,15 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(DBAPIError)
     def of_database(request: Request, error: DBAPIError) -> JSONResponse:
-        logging.getLogger("orthopsis").error("database: %s", error.orig)
+        if not was_taken_back(error):
+            logging.getLogger("orthopsis").error("database: %s", error.orig)
         title, detail = "records out of reach", Words().say(say("records-out-of-reach"))
-        return problem_response(Problem(type=_type(title), title=title, status=503, detail=detail))
+        answer = problem_response(
+            Problem(type=_type(title), title=title, status=503, detail=detail)
+        )
+        if was_taken_back(error):
+            answer.headers["X-Taken-Back"] = "1"
+        return answer
 
     @app.exception_handler(Exception)
     def of_anything(request: Request, error: Exception) -> JSONResponse:
@@ -119,6 +127,10 @@ def _kind(error: OrthopsisError) -> tuple[str, int]:
         return "not found", 404
     if isinstance(error, ImageError):
         return "picture refused", 415
+    if isinstance(error, Busy):
+        return "busy", 503
+    if isinstance(error, TookTooLong):
+        return "took too long", 422
     return "request refused", 400
 
 

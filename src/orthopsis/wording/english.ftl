@@ -1191,6 +1191,10 @@ refused-no-json = this is not JSON ({ $fault }); save it again
 refused-word-too-large =
     '{ $word }' does not fit on the sheet in letters of any size; take a shorter one or a larger
     sheet
+# $least (number)
+refused-too-small = must be at least { $least } mm: what is smaller cannot be drawn
+refused-too-much =
+    there is more on this sheet than anybody could draw; leave out some of it, or make two exercises
 refused-no-letters = no piece has letters; add a word before giving a text
 refused-frame-too-wide = the frame leaves nothing to draw on; make it narrower
 # $at (length) $why (phrase)
@@ -1265,6 +1269,8 @@ refused-edge-over-point =
 refused-cut-beyond =
     { $value } does not lie between the corner and its vanishing point; choose a place between
     them
+refused-back-never-meets =
+    ends just over a vanishing point, so the lines of its back never meet; choose another place
 # $corner (own) $corners (list)
 refused-cut-from = '{ $corner }' is none of { $corners }
 # $true (length)
@@ -1449,13 +1455,34 @@ refused-database-start =
     the database did not start; its last words: { $words } (whole log in { $log } beside it)
 # $words (own)
 refused-database-set-up = the database could not be set up: { $words }
+# $needed (number) $free (number)
+refused-no-room-for-copy =
+    the records are brought up to date only after a copy of them, which needs { $needed } MB, and
+    { $free } MB are free; make room and start again. Nothing was changed
+# $words (own)
+refused-no-copy =
+    no copy of the records could be made ({ $words }), so they were not brought up to date; nothing
+    was changed. Make sure that there is room and start again
+# $words (own)
+refused-migration =
+    the records could not be brought up to date ({ $words }). Start again: it goes on where it
+    stopped. A copy of the records as they were lies in the folder “backups”
 # $program (own)
 refused-not-installed = { $program } is not installed; install Debian's package mariadb-server
-refused-no-port = no free port was found on this machine
+# $folder (own)
+refused-data-not-whole =
+    { $folder } holds files, but no whole database, so nothing was touched. If you are restoring a
+    copy, restore all of it; to begin anew, move this folder elsewhere
 refused-not-removed = nothing was removed; start again without --fresh to go on working
 # $address (own)
 refused-running = it is already running at { $address }
 refused-still-starting = it is already running and is still starting
+# $folder (own) $why (own)
+refused-folder =
+    { $folder } cannot be used ({ $why }); make sure that it can be written and has room, or choose
+    another folder
+# $most (number)
+refused-svg-large = the SVG is larger than { $most } MB; leave out what is no line
 # $first (number) $last (number)
 refused-ports = ports { $first } to { $last } are all taken; free one
 cli-step-of-solids = --step: solids are whole; leave --step out, or draw an SVG
@@ -1464,6 +1491,8 @@ cli-no-such-step =
     --step: { $number } is none of the steps 1 to { $count }; choose one of them
 # $file (own) $why (own)
 cli-cannot-write = { $file }: cannot be written ({ $why }); choose another place
+cli-too-much-memory = this needs too much memory and was left off; take a smaller file
+cli-too-long = this took too long and was left off; take a smaller file
 cli-free-alone = check --free takes one picture and no exercise; leave the exercise out
 cli-check-both = check takes an exercise and a picture; without an exercise use --free
 # $option (own) $value (own) $known (list)
@@ -1477,8 +1506,43 @@ door-foreign-host = this server answers only under its own local address
 door-foreign-page = another page may not change anything here
 # $most (number)
 door-too-large = up to { $most } MB are taken at once; send a smaller file
+refused-photo-on-stack = this photo is on the stack already; one of it is enough
+sheet-cannot-be-shown =
+    this sheet cannot be shown: what was kept of it is spoilt. Take it from the stack, or have it
+    judged again
+cannot-be-shown =
+    this cannot be shown. You can open it to see why, save a copy of it as a file, or put it in the
+    bin
+busy-come-later =
+    so many drawings and prints wait that yours could not be put in the queue; nothing was changed.
+    Your turn comes: try again in a minute
+busy-too-long =
+    this took too long and was left off; nothing was changed. Leave out some of the pieces, or ask
+    for fewer parts at once
 door-length-unknown = send the length of the content with it
 records-out-of-reach =
     the records cannot be reached; nothing was changed. Try again in a moment, and restart the
     program if it stays so
 unexpected-fault = something went wrong here; nothing was changed
+
+## Long work that ended
+
+work-fault = something went wrong while it was done; nothing else is touched. Try again
+work-too-much = this file took too long (or too much memory) and was left; send it in another form
+# $scans (number)
+refused-too-many-scans =
+    this picture is stored in { $scans } { $scans ->
+        [one] layer
+       *[other] layers
+    } and would take too long to open; save it again as a plain JPEG
+
+## Notes on how the server is
+
+note-records =
+    The records cannot be reached at the moment. The program tries again by itself; what you see
+    stays, and what you change is saved as soon as it can be.
+note-judges = Sheets are not judged at the moment; the program is starting its judges again.
+# $free (number)
+note-little-room =
+    Only { $free } MB are free on this machine. Make room before the next class set, so that
+    nothing has to be refused.

@@ -3,9 +3,10 @@ import { NButton } from "naive-ui";
 import { computed, ref } from "vue";
 import type { DemandName, Lesson, PupilSheet, SheetUpload } from "@/api/client";
 import { underWay, useAway, useLessonWork, useSendSheet } from "@/api/marking";
+import { useServer } from "@/api/queries";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import { dayWords, UNDERSTANDING } from "@/ui/words";
-import { knownWords } from "./words";
+import { knownWords, tooLarge } from "./words";
 
 /** The pupils' sheets of a lesson, one after the other, and a place to hand in more. */
 const props = defineProps<{
@@ -21,6 +22,7 @@ const emit = defineEmits<{ lesson: [id: number]; choose: [id: number]; glance: [
 const sendSheet = useSendSheet(() => props.lesson.id);
 const { cancel, forget, beStrict } = useLessonWork(() => props.lesson.id);
 const away = useAway();
+const limits = useServer();
 const input = ref<HTMLInputElement | null>(null);
 const sending = ref(0);
 const refused = ref<string[]>([]);
@@ -48,7 +50,9 @@ async function take(files: FileList | null | undefined) {
   known.value = [];
   stopped = false;
   for (const file of all) {
-    if (!stopped) {
+    const large = tooLarge(file, limits.data.value);
+    if (large) refused.value.push(large);
+    else if (!stopped) {
       try {
         known.value.push(...(await sendSheet.mutateAsync(file)).known);
       } catch (fault) {
@@ -134,6 +138,7 @@ function stateOf(sheet: PupilSheet): string {
           <span>
             <strong>{{ sheet.pupil?.name ?? sheet.file_name }}</strong>
             <small>{{ stateOf(sheet) }}</small>
+            <small v-if="sheet.guessed">pupil guessed by the file’s name</small>
           </span>
         </button>
         <button
@@ -157,7 +162,13 @@ function stateOf(sheet: PupilSheet): string {
     <p v-if="known.length" role="status">{{ knownWords(known) }}</p>
     <p v-for="message in refused" :key="message" class="refused" role="alert">{{ message }}</p>
     <n-button :disabled="sending > 0" @click="input?.click()">Add sheets</n-button>
-    <p class="hint">Photos, scans, a PDF from the copier, or a ZIP of them.</p>
+    <p class="hint">
+      Photos, scans, a PDF from the copier, or a ZIP of them{{
+        limits.data.value
+          ? `: photos up to ${limits.data.value.most_photo_mb} MB, a PDF or ZIP up to ${limits.data.value.most_file_mb} MB`
+          : ""
+      }}.
+    </p>
     <input
       ref="input"
       type="file"

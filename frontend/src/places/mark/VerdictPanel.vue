@@ -2,7 +2,7 @@
 import { NButton, NInput } from "naive-ui";
 import { computed, ref, watch } from "vue";
 import type { Corrections, PupilSheet, SchoolClass, Understanding } from "@/api/client";
-import { useSaveMark } from "@/api/marking";
+import { useGiveTo, useSaveMark } from "@/api/marking";
 import { countOf, UNDERSTANDING, VERDICTS } from "@/ui/words";
 import FindingsList from "./FindingsList.vue";
 import LandingTarget from "./LandingTarget.vue";
@@ -26,6 +26,7 @@ const emit = defineEmits<{
 }>();
 
 const saving = useSaveMark();
+const giving = useGiveTo();
 const pupilId = ref<number | null>(null);
 const understanding = ref<Understanding | null>(null);
 const words = ref("");
@@ -147,6 +148,16 @@ async function save() {
         </option>
       </select>
     </label>
+    <p v-if="sheet.guessed && sheet.pupil && pupilId === sheet.pupil.id" class="guess">
+      Guessed from the file’s name, “{{ sheet.file_name }}”.
+      <n-button
+        size="tiny"
+        :loading="giving.isPending.value"
+        @click="giving.mutate({ sheetId: sheet.id, pupilId: sheet.pupil.id })"
+      >
+        Yes, it is {{ sheet.pupil.name }}’s
+      </n-button>
+    </p>
     <n-input
       v-model:value="words"
       type="textarea"
@@ -212,6 +223,10 @@ async function save() {
 }
 .quiet {
   color: var(--quiet);
+  font-size: 14px;
+}
+.guess {
+  margin: 0;
   font-size: 14px;
 }
 .targets {

@@ -12,3 +12,20 @@ export function knownWords(names: readonly string[]): string {
   const what = second ? `${countOf(names.length, "photo")} are` : `${first} is`;
   return `${what} on the stack already, and not taken twice.`;
 }
+
+interface Limits {
+  most_photo_mb: number;
+  most_file_mb: number;
+}
+
+/** Why a file is not worth sending: it is larger than is taken. Null when it may be sent. */
+export function tooLarge(file: { name: string; size: number }, limits?: Limits): string | null {
+  if (!limits) return null;
+  const several = /\.(pdf|zip|tiff?)$/i.test(file.name);
+  const most = several ? limits.most_file_mb : limits.most_photo_mb;
+  if (file.size <= most * 1e6) return null;
+  const size = Math.ceil(file.size / 1e6);
+  return `${file.name} has ${size} MB, and up to ${most} MB are taken. Nothing of it was sent: ${
+    several ? "send it in two parts" : "take it with fewer pixels"
+  }.`;
+}

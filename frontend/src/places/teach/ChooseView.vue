@@ -19,7 +19,7 @@ const shelf = useShelf();
     />
     <ul v-if="shelf.data.value?.length">
       <li v-for="item in shelf.data.value" :key="item.id">
-        <router-link :to="`/teach/${item.id}`">
+        <router-link v-if="!item.problem" :to="`/teach/${item.id}`">
           <img :src="`/api/exercises/${item.id}/cover.svg?v=${item.counter}`" alt="" />
           <span>
             <strong>{{ item.title }}</strong>
@@ -29,6 +29,10 @@ const shelf = useShelf();
             >
           </span>
         </router-link>
+        <p v-else>
+          <strong>{{ item.title }}</strong>
+          {{ item.problem }}
+        </p>
       </li>
     </ul>
   </section>

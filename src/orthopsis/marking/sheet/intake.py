@@ -8,20 +8,31 @@ but a way to send several files: `unpacked` takes them out as they are, and deco
 from __future__ import annotations
 
 import io
+import struct
 import zipfile
 import zlib
 from collections.abc import Iterator
-from pathlib import PurePosixPath
-from typing import NamedTuple
+from pathlib import Path, PurePosixPath
+from typing import BinaryIO, NamedTuple
 
 import pypdfium2
 from PIL import Image
 
 from orthopsis.construction.moves import count
 from orthopsis.errors import ImageError
-from orthopsis.marking.sheet.photo import MAX_BYTES, Grey, Photo, check_size, kept, open_photo
+from orthopsis.marking.sheet.photo import (
+    BROKEN,
+    MAX_BYTES,
+    Grey,
+    Photo,
+    check_size,
+    kept,
+    open_photo,
+)
 from orthopsis.phrase import say
+from orthopsis.plain import one_line
 
+HEAD_BYTES = 1024
 MAX_PAGES = 80
 MAX_TOGETHER_BYTES = 200_000_000
 PLAIN_PACKING = (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED)
@@ -46,20 +57,37 @@ class Packed(NamedTuple):
     problem: ImageError | None = None
 
 
-def arrivals(name: str, data: bytes) -> Iterator[Arrival]:
+File = bytes | Path
+"""A file's content, or where it lies: a large one is never all in memory."""
+
+
+def arrivals(name: str, file: File) -> Iterator[Arrival]:
     """The sheets in a file, one after the other.
 
     Raises ImageError when the file itself cannot be opened or holds too much.
     """
-    if is_zip(data):
-        for packed in unpacked(data):
-            yield from _of_packed(packed)
-    elif _is_pdf(data):
-        yield from _of_pdf(name, data)
-    elif _is_tiff(data):
-        yield from _of_tiff(name, data)
-    else:
-        yield Arrival(name, open_photo(data))
+    with _opened(file) as stream:
+        head = stream.read(HEAD_BYTES)
+        stream.seek(0)
+        if is_zip(head):
+            for packed in unpacked(stream):
+                yield from _of_packed(packed)
+        elif _is_pdf(head):
+            yield from _of_pdf(name, stream)
+        elif _is_tiff(head):
+            yield from _of_tiff(name, stream)
+        else:
+            yield Arrival(name, open_photo(stream.read(MAX_BYTES + 1)))
+
+
+def _opened(file: File) -> BinaryIO:
+    return io.BytesIO(file) if isinstance(file, bytes) else file.open("rb")
+
+
+def _size(stream: BinaryIO) -> int:
+    size = stream.seek(0, io.SEEK_END)
+    stream.seek(0)
+    return size
 
 
 def _of_packed(packed: Packed) -> Iterator[Arrival]:
@@ -101,17 +129,17 @@ def the_only_sheet(data: bytes) -> Grey:
     return first.photo.grey
 
 
-def unpacked(data: bytes) -> Iterator[Packed]:
+def unpacked(file: BinaryIO) -> Iterator[Packed]:
     """The files in a ZIP, one after the other, none of them opened.
 
     Raises ImageError when the ZIP is broken, empty or holds too much.
     """
-    if len(data) > MAX_TOGETHER_BYTES:
+    if _size(file) > MAX_TOGETHER_BYTES:
         raise _too_much()
     try:
-        archive = zipfile.ZipFile(io.BytesIO(data))
-        entries = [e for e in archive.infolist() if not e.is_dir() and _is_meant(e.filename)]
-    except (zipfile.BadZipFile, OSError, ValueError):
+        archive = zipfile.ZipFile(file)
+        entries = [e for e in archive.infolist() if _is_meant(e.filename) and not e.is_dir()]
+    except (zipfile.BadZipFile, OSError, ValueError, EOFError, NotImplementedError, struct.error):
         raise ImageError(say("refused-zip-broken")) from None
     if len(entries) > MAX_PAGES:
         raise _too_many(len(entries))
@@ -120,13 +148,13 @@ def unpacked(data: bytes) -> Iterator[Packed]:
     if sum(entry.file_size for entry in entries) > MAX_TOGETHER_BYTES:
         raise _too_much()
     for entry in entries:
-        name = PurePosixPath(entry.filename).name
+        name = one_line(PurePosixPath(entry.filename).name) or "?"
         try:
             yield Packed(name, _content(archive, entry))
         except ImageError as error:
             yield Packed(name, b"", error)
         except (zipfile.BadZipFile, OSError, ValueError, RuntimeError, EOFError, zlib.error,
-                NotImplementedError):  # fmt: skip
+                NotImplementedError, struct.error):  # fmt: skip
             yield Packed(name, b"", ImageError(say("refused-file-in-zip")))
 
 
@@ -145,14 +173,14 @@ def _content(archive: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
 def _is_meant(name: str) -> bool:
     """Not what an operating system puts beside the files."""
     parts = PurePosixPath(name).parts
-    return not parts[-1].startswith(".") and "__MACOSX" not in parts
+    return bool(parts) and not parts[-1].startswith(".") and "__MACOSX" not in parts
 
 
-def _of_pdf(name: str, data: bytes) -> Iterator[Arrival]:
-    if len(data) > MAX_TOGETHER_BYTES:
+def _of_pdf(name: str, file: BinaryIO) -> Iterator[Arrival]:
+    if _size(file) > MAX_TOGETHER_BYTES:
         raise _too_much()
     try:
-        document = pypdfium2.PdfDocument(data)
+        document = pypdfium2.PdfDocument(file)
         count = len(document)
     except pypdfium2.PdfiumError as error:
         locked = error.err_code == pypdfium2.raw.FPDF_ERR_PASSWORD
@@ -174,19 +202,21 @@ def _of_pdf(name: str, data: bytes) -> Iterator[Arrival]:
                 yield Arrival(page_name, None, ImageError(say("refused-page")))
 
 
-def _of_tiff(name: str, data: bytes) -> Iterator[Arrival]:
-    first = open_photo(data)
-    with Image.open(io.BytesIO(data), formats=("TIFF",)) as picture:
-        count = getattr(picture, "n_frames", 1)
+def _of_tiff(name: str, file: BinaryIO) -> Iterator[Arrival]:
+    if _size(file) > MAX_TOGETHER_BYTES:
+        raise _too_much()
+    count = _pages_of_tiff(file)
     if count == 1:
-        yield Arrival(name, first)
+        file.seek(0)
+        yield Arrival(name, open_photo(file.read(MAX_BYTES + 1)))
         return
     if count > MAX_PAGES:
         raise _too_many(count)
     for number in range(count):
         page_name = f"{name}, page {number + 1}"
         try:
-            with Image.open(io.BytesIO(data), formats=("TIFF",)) as picture:
+            file.seek(0)
+            with Image.open(file, formats=("TIFF",)) as picture:
                 picture.seek(number)
                 check_size(*picture.size)
                 page = io.BytesIO()
@@ -196,6 +226,20 @@ def _of_tiff(name: str, data: bytes) -> Iterator[Arrival]:
             yield Arrival(page_name, None, error)
         except (OSError, ValueError, EOFError, Image.DecompressionBombError):
             yield Arrival(page_name, None, ImageError(say("refused-page")))
+
+
+def _pages_of_tiff(file: BinaryIO) -> int:
+    """How many pages it has, or one more than are taken."""
+    try:
+        with Image.open(file, formats=("TIFF",)) as picture:
+            for number in range(1, MAX_PAGES + 1):
+                try:
+                    picture.seek(number)
+                except EOFError:
+                    return number
+    except (*BROKEN, Image.DecompressionBombError):
+        raise ImageError(say("refused-no-picture")) from None
+    return MAX_PAGES + 1
 
 
 def _too_many(sheets: int) -> ImageError:

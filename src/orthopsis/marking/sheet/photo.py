@@ -68,7 +68,7 @@ def open_photo(data: bytes) -> Photo:
             bare = _without_notes(data, turn)
             return Photo(_grey(picture), bare, SHOWN[form])
         if form in SHOWN and not notes and getattr(picture, "n_frames", 1) == 1:
-            return Photo(_grey(picture), data, SHOWN[form])
+            return Photo(_grey(picture), _pixels_alone(form, data), SHOWN[form])
         return kept(_upright(picture), form)
 
 
@@ -82,7 +82,7 @@ def kept(picture: Image.Image, form: str = "JPEG") -> Photo:
     return Photo(np.asarray(bare.convert("L"), dtype=np.uint8), out.getvalue(), SHOWN[form])
 
 
-_BROKEN = (
+BROKEN = (
     UnidentifiedImageError, OSError, SyntaxError, ValueError, EOFError, struct.error, RuntimeError,
     KeyError, IndexError, TypeError, MemoryError,
 )  # fmt: skip
@@ -93,25 +93,26 @@ _BROKEN = (
 def _opened(data: bytes) -> Iterator[Image.Image]:
     """A checked picture; what is wrong in opening or decoding it is an ImageError."""
     if len(data) > MAX_BYTES:
-        raise ImageError(
-            say(
-                "refused-photo-too-large",
-                size=count(round(len(data) / 1e6)),
-                most=count(MAX_BYTES // 1_000_000),
-            )
-        )
+        raise too_large(len(data))
     with warnings.catch_warnings():
         warnings.simplefilter("ignore", Image.DecompressionBombWarning)
         try:
             with Image.open(io.BytesIO(data), formats=FORMATS) as picture:
                 check_size(*picture.size)
+                _check_scans(picture, data)
                 yield picture
         except ImageError:
             raise
         except Image.DecompressionBombError:
             raise _too_many_pixels(say("far-too-many")) from None
-        except _BROKEN:
+        except BROKEN:
             raise _unreadable() from None
+
+
+def too_large(size: int) -> ImageError:
+    """Said of a photo of so many bytes."""
+    most = count(MAX_BYTES // 1_000_000)
+    return ImageError(say("refused-photo-too-large", size=count(round(size / 1e6)), most=most))
 
 
 def _unreadable() -> ImageError:
@@ -165,6 +166,49 @@ def _too_many_pixels(pixels: Phrase) -> ImageError:
     return ImageError(
         say("refused-too-many-pixels", pixels=pixels, most=count(MAX_PIXELS // 1_000_000))
     )
+
+
+MOST_SCANNED_PIXELS = 20 * MAX_PIXELS
+"""A progressive JPEG goes over its pixels once for each scan; cameras make about ten."""
+
+
+def _check_scans(picture: Image.Image, data: bytes) -> None:
+    """Raises ImageError for a picture that is small to send and endless to decode."""
+    if picture.format == "JPEG":
+        scans = sum(found[1][0] == _SCAN for found in _MARKER.finditer(data))
+        if scans * picture.width * picture.height > MOST_SCANNED_PIXELS:
+            raise ImageError(say("refused-too-many-scans", scans=count(scans)))
+
+
+# --- a PNG or WebP without what is no picture -----------------------------------------------------
+
+_PNG_PARTS = {b"IHDR", b"PLTE", b"tRNS", b"IDAT", b"IEND", b"sRGB", b"gAMA", b"cHRM", b"pHYs"}
+_WEBP_PARTS = {b"VP8 ", b"VP8L", b"VP8X", b"ALPH"}
+
+
+def _pixels_alone(form: str, data: bytes) -> bytes:
+    """The parts of a file that its picture is made of, and nothing between or after them.
+
+    PNG as in ISO/IEC 15948, chunks of length, type, data and sum; WebP as in RFC 9649, a RIFF file
+    of chunks with even lengths.
+    """
+    png = form == "PNG"
+    at, order, more, wanted = (8, ">I", 12, _PNG_PARTS) if png else (12, "<I", 8, _WEBP_PARTS)
+    parts: list[bytes] = []
+    while at + 8 <= len(data):
+        head = data[at : at + 8]
+        kind, length = (head[4:], head[:4]) if png else (head[:4], head[4:])
+        size = struct.unpack(order, length)[0]
+        size += more + (0 if png else size % 2)
+        if kind in wanted:
+            parts.append(data[at : at + size])
+        at += size
+        if kind == b"IEND":
+            break
+    body = b"".join(parts)
+    if png:
+        return data[:8] + body
+    return b"RIFF" + struct.pack("<I", len(body) + 4) + b"WEBP" + body
 
 
 # --- a JPEG without its notes ---------------------------------------------------------------------

@@ -160,6 +160,10 @@ class Letters(Piece):
     bands: Annotated[int, Field(ge=0, le=6), FieldRole.COUNT] = 0
     place: WordPlace
 
+    @property
+    def weight(self) -> float:
+        return len(self.text) * (8.0 if self.form == "curved" else 4.0)
+
     @classmethod
     def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
         del size_mm, form
@@ -252,7 +256,7 @@ class Letters(Piece):
         vp, words = stage.view.level_points[0].at, []
         first = self.shape.on_front.front
         step = street.share_by_projection(first.corners[3], vp, stage.view)
-        check_share(step, street, stage, "street")
+        check_share(step, (first.corners[3], vp), street, stage, "street")
         for number, placed in enumerate(self.row):
             wide = placed.width_mm / HEIGHT_MM * first.height_mm
             front = first.model_copy(update={"width_mm": wide})
@@ -261,7 +265,7 @@ class Letters(Piece):
             alone = self._extrusion(block, row, OnFront(front=front, depth=place.depth))
             start, _ = alone.on_front.depth_start(vp, alone.places)
             thick = place.depth.share_by_projection(start, vp, stage.view)
-            check_share(thick, place.depth, stage, "depth")
+            check_share(thick, (start, vp), place.depth, stage, "depth")
             gone, deep = number * step / (1.0 - step), thick / (1.0 - thick)
             x, y = part_way(first.corners[0], vp, gone / (1.0 + gone)).xy
             there = Front(

@@ -52,6 +52,10 @@ class Outline(BlockPiece, Drawn):
     run: Annotated[Run | None, FieldRole.CHOICE] = None
     bands: Annotated[int, Field(ge=0, le=6), FieldRole.COUNT] = 0
 
+    @property
+    def weight(self) -> float:
+        return sum(map(len, (self.corners, *self.holes))) / 4.0
+
     @classmethod
     def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
         """A wall with a gable."""

@@ -217,9 +217,17 @@ def share_on_paper(start: Point, vp: Point, place: Point) -> float:
     return ((x - sx) * (vx - sx) + (y - sy) * (vy - sy)) / ((vx - sx) ** 2 + (vy - sy) ** 2)
 
 
-def check_share(share: float, cut: Cut, stage: Stage, field: str) -> None:
-    """Refuse a cut that does not lie between its corner and the vanishing point."""
-    if not 0.0 < share < 1.0:
+LEAST_MM = 1e-4
+"""Nearer to its corner or to the vanishing point than this, a cut is no cut: nothing is left there
+of what should have an inside.
+"""
+
+
+def check_share(share: float, way: tuple[Point, Point], cut: Cut, stage: Stage, field: str) -> None:
+    """Refuse a cut that does not lie between its corner and the vanishing point, `way`."""
+    left_mm = min(share, 1.0 - share) * distance(*way)
+    # What is no number is not larger either.
+    if not (0.0 < share < 1.0 and left_mm > LEAST_MM):
         value = getattr(cut, cut.way)
         share = cut.way == "fraction"
         told = say("share", percent=Number(100 * value, 1)) if share else Length(value)

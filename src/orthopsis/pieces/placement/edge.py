@@ -85,7 +85,7 @@ class OnEdge(BlockPlacement):
         for side, vp in zip(("left", "right"), view.level_points, strict=True):
             cut, end = self.cut(side), self.cut_end(side, view)
             share = cut.share_by_projection(ends[end], vp.at, view)
-            check_share(share, cut, stage, side)
+            check_share(share, (ends[end], vp.at), cut, stage, side)
             reach[side] = eye_space(vp.at, depths[end] * share / (1.0 - share))
         top, bottom = (eye_space(end, depth) for end, depth in zip(ends, depths, strict=True))
         near = [plus(top, reach["left"]), top, bottom, plus(bottom, reach["left"])]
@@ -105,7 +105,7 @@ class OnEdge(BlockPlacement):
         for side, vp, other_vp in zip(("left", "right"), vps, reversed(vps), strict=True):
             cut, end = self.cut(side), self.cut_end(side, view)
             place = cut.place_on_paper(ends[end], vp, view, sideways(vp, other_vp))
-            check_share(share_on_paper(ends[end], vp, place), cut, stage, side)
+            check_share(share_on_paper(ends[end], vp, place), (ends[end], vp), cut, stage, side)
             other = meet(join(place, third), join(ends[1 - end], vp))
             sides.append((place, other) if end == 0 else (other, place))
         left, right = sides
@@ -116,6 +116,9 @@ class OnEdge(BlockPlacement):
         crossing = meet(join(left[best], vps[1]), join(right[best], vps[0]))
         back_other = meet(join(crossing, third), join(left[1 - best], vps[1]))
         back = (crossing, back_other) if best == 0 else (back_other, crossing)
+        if any(corner.at_infinity for corner in back):
+            # A side that ends just under the other point: its back runs on for ever.
+            raise stage.refuse("left", say("refused-back-never-meets"))
         upper, lower = self._depths(stage)
         nearness = 1.0 / upper, 1.0 / lower
         # On one level, nearness goes with the distance from the eye level; on an upright it

@@ -63,7 +63,7 @@ class OnFront(BlockPlacement):
         vp, depth = vanishing_point.at, self._relative_depth(stage)
         start, _ = self.depth_start(vp, places)
         share = self.depth.share_by_projection(start, vp, stage.view)
-        check_share(share, self.depth, stage, "depth")
+        check_share(share, (start, vp), self.depth, stage, "depth")
         near = [eye_space(place, depth) for place in self.front.corners]
         sweep = eye_space(vp, depth * share / (1.0 - share))
         return Frame(near, list(SIDES), sweep, vanishing_point.name)
@@ -79,7 +79,7 @@ class OnFront(BlockPlacement):
         start, inward = self.depth_start(vp, places)
         place = self.depth.place_on_paper(start, vp, stage.view, inward)
         share = share_on_paper(start, vp, place)
-        check_share(share, self.depth, stage, "depth")
+        check_share(share, (start, vp), self.depth, stage, "depth")
         nearness = 1.0 / self._relative_depth(stage)
         # The back is the front again, drawn smaller toward the vanishing point.
         near = [(corner, nearness) for corner in self.front.corners]

@@ -42,12 +42,14 @@ from orthopsis.web.models import (
 )
 from orthopsis.web.problems import PROBLEMS
 from orthopsis.web.teach_models import BoardOut, DemonstrateIn, DemonstrationOut, LiftIn, SpreadIn
+from orthopsis.web.turns import TO_DRAW, within
 from orthopsis.wording.words import Words
 
-router = APIRouter(prefix="/api", tags=["drawing"], responses=PROBLEMS)
+router = APIRouter(prefix="/api", tags=["drawing"], responses=PROBLEMS, dependencies=[TO_DRAW])
 
 
 @router.post("/picture", response_model=PictureOut)
+@within("drawing")
 def draw_picture(
     exercise: Exercise, lines_only: bool = False, hidden: bool = True, chosen: str | None = None
 ) -> Response:
@@ -61,12 +63,14 @@ def draw_picture(
 
 
 @router.post("/steps")
+@within("drawing")
 def make_steps(exercise: Exercise) -> StepsOut:
     """The ruler-and-pencil steps of a document."""
     return run_record(resolve(exercise))
 
 
 @router.post("/board")
+@within("drawing")
 def at_the_board(exercise: Exercise) -> BoardOut:
     """The exercise in board measures, and what to do where the ruler does not reach."""
     scene = resolve(exercise)
@@ -82,12 +86,14 @@ def at_the_board(exercise: Exercise) -> BoardOut:
 
 
 @router.post("/viewer")
+@within("drawing")
 def move_viewer(step: ViewerIn) -> Exercise:
     """The document of the same world, for a viewer who took a step."""
     return viewer_moved(step.document, step.right_mm, step.up_mm, step.back_mm)
 
 
 @router.post("/demonstrate")
+@within("drawing")
 def demonstrate(asked: DemonstrateIn) -> DemonstrationOut:
     """A changed copy of the exercise, with the sentence that a teacher says to it."""
     show = asked.show
@@ -108,6 +114,7 @@ def list_kinds() -> list[KindOut]:
 
 
 @router.post("/pieces")
+@within("drawing")
 def put_piece(asked: NewPieceIn) -> EditedOut:
     """The document with a new piece."""
     document, piece = with_new_piece(asked.document, asked.kind, asked.at, asked.step_mm)
@@ -115,12 +122,14 @@ def put_piece(asked: NewPieceIn) -> EditedOut:
 
 
 @router.post("/pieces/name")
+@within("drawing")
 def rename_piece(asked: RenameIn) -> EditedOut:
     """The document with another name for a piece; what names it follows."""
     return EditedOut(document=renamed(asked.document, asked.old, asked.new), piece=asked.new)
 
 
 @router.post("/pieces/field")
+@within("drawing")
 def choose_at_piece(asked: FieldIn) -> EditedOut:
     """The document after a choice at a piece; what no longer fits is chosen anew."""
     document = with_field(asked.document, asked.piece, asked.field, asked.value)

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from fastapi import APIRouter
 
+from orthopsis.marking.judging.verdicts import STRICTNESS
 from orthopsis.school import classes, lessons
 from orthopsis.school.register import register
-from orthopsis.school.tables import Lesson, Understanding
+from orthopsis.school.tables import GivenMark, Lesson, Understanding
 from orthopsis.school.verdicts import title_of
 from orthopsis.web.context import AtWork, Records
 from orthopsis.web.models import (
@@ -102,7 +103,8 @@ def open_register(class_id: int, session: Records, teacher: AtWork) -> RegisterO
                 pupil_id=pupil_id,
                 lesson_id=lesson_id,
                 sheet_id=sheet.id,
-                understanding=Understanding(sheet.mark.understanding) if sheet.mark else None,
+                guessed=sheet.guessed,
+                understanding=_understanding(sheet.mark),
                 words=sheet.mark.words if sheet.mark else "",
             )
             for (pupil_id, lesson_id), sheet in page.sheets.items()
@@ -117,6 +119,11 @@ def open_register(class_id: int, session: Records, teacher: AtWork) -> RegisterO
     )
 
 
+def _understanding(mark: GivenMark | None) -> Understanding | None:
+    known = mark is not None and mark.understanding in set(Understanding)
+    return Understanding(mark.understanding) if mark is not None and known else None
+
+
 def _lesson(row: Lesson) -> LessonOut:
     return LessonOut(
         id=row.id,
@@ -125,5 +132,5 @@ def _lesson(row: Lesson) -> LessonOut:
         exercise_id=row.exercise_id,
         exercise_title=row.exercise.title,
         given_on=row.given_on,
-        demand=row.demand,
+        demand=row.demand if row.demand in STRICTNESS else "standard",
     )

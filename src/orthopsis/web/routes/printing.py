@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import get_args
 
 from fastapi import APIRouter, Request, Response
+from sqlalchemy.orm import Session
 
 from orthopsis.errors import ExerciseError, NotFound
 from orthopsis.exercise.demand import demand_spec, for_demand
@@ -23,10 +24,10 @@ from orthopsis.phrase import say
 from orthopsis.school import printing, versions
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.shelf import exercise
+from orthopsis.school.store import Store
 from orthopsis.school.tables import JobState
-from orthopsis.web.context import AtWork, Records
+from orthopsis.web.context import AtWork, Records, local_teacher
 from orthopsis.web.files import binary, named
-from orthopsis.web.jobs import Jobs
 from orthopsis.web.print_models import (
     ClassPrintIn,
     DemandOut,
@@ -38,26 +39,36 @@ from orthopsis.web.print_models import (
     PrintJobOut,
 )
 from orthopsis.web.problems import PROBLEMS
+from orthopsis.web.turns import TO_DRAW, TO_PRINT, within
 
 router = APIRouter(prefix="/api", tags=["printing"], responses=PROBLEMS)
 PDF = "application/pdf"
 
 
-@router.post("/print", response_class=Response, responses=binary(PDF))
-def print_pack(asked: PrintIn, session: Records, teacher: AtWork) -> Response:
+@router.post("/print", response_class=Response, responses=binary(PDF), dependencies=[TO_PRINT])
+@within("printing")
+def print_pack(asked: PrintIn, request: Request) -> Response:
     """A pack as PDF, at once."""
+    store: Store = request.app.state.store
     if asked.code is not None and asked.order.marks:
-        row = exercise(session, teacher.id, asked.code.exercise)
-        if row.counter == asked.code.version:
-            versions.keep(session, row)
+        store.done(_keep_version, asked.code.exercise, asked.code.version)
     return _pdf(handout_pdf(resolve(asked.document), asked.printed), asked.document.title)
+
+
+def _keep_version(session: Session, exercise_id: int, version: int) -> None:
+    """What is printed with a code is judged by what it was printed from."""
+    row = exercise(session, local_teacher(session).id, exercise_id)
+    if row.counter == version:
+        versions.keep(session, row)
 
 
 @router.post(
     "/export",
     response_class=Response,
     responses=binary("application/octet-stream"),
+    dependencies=[TO_PRINT],
 )
+@within("printing")
 def export(asked: ExportIn) -> Response:
     """A drawing, or a step of it, in an open format."""
     content = exported(resolve(asked.document), asked.format, asked.step)
@@ -65,13 +76,15 @@ def export(asked: ExportIn) -> Response:
     return Response(content, media_type=MEDIA_TYPES[asked.format], headers=headers)
 
 
-@router.post("/demands")
+@router.post("/demands", dependencies=[TO_DRAW])
+@within("drawing")
 def three_demands(exercise: Exercise) -> list[DemandOut]:
     """The exercise as each of the three demands has it."""
     return [_demand(exercise, name) for name in get_args(DemandName)]
 
 
-@router.post("/plan")
+@router.post("/plan", dependencies=[TO_DRAW])
+@within("drawing")
 def plan(exercise: Exercise) -> PlanOut:
     """The lesson plan of an exercise."""
     scene = resolve(exercise)
@@ -87,16 +100,24 @@ def plan(exercise: Exercise) -> PlanOut:
     "/exercises/{exercise_id}/pack.zip",
     response_class=Response,
     responses=binary("application/zip"),
+    dependencies=[TO_PRINT],
 )
-def pack(exercise_id: int, asked: PackIn, session: Records, teacher: AtWork) -> Response:
+@within("printing")
+def pack(exercise_id: int, asked: PackIn, request: Request) -> Response:
     """Everything for a lesson in one archive, with a class's own sheets where one is named."""
-    row = exercise(session, teacher.id, exercise_id)
-    document = as_said(from_data(row.document), settings_of(session, teacher.id))
-    pupils: list[SheetFor] = []
-    if asked.class_id is not None:
-        pupils = printing.sheets_for(session, teacher.id, asked.class_id)
-    code = SheetCode(row.id, row.counter, None, asked.demand)
-    versions.keep(session, row)
+
+    def gathered(session: Session) -> tuple[Exercise, SheetCode, list[SheetFor]]:
+        teacher_id = local_teacher(session).id
+        row = exercise(session, teacher_id, exercise_id)
+        document = as_said(from_data(row.document), settings_of(session, teacher_id))
+        pupils: list[SheetFor] = []
+        if asked.class_id is not None:
+            pupils = printing.sheets_for(session, teacher_id, asked.class_id)
+        versions.keep(session, row)
+        return document, SheetCode(row.id, row.counter, None, asked.demand), pupils
+
+    store: Store = request.app.state.store
+    document, code, pupils = store.done(gathered)
     order = printing.order_of(asked.order.model_dump(), code, ())
     scene = resolve(as_asked(document, Task(asked.demand)))
     content = class_pack(scene, order, tuple(pupils))
@@ -127,8 +148,7 @@ def print_for_class(
     """Begin to print a class's own sheets."""
     job = printing.ask(session, teacher.id, exercise_id, asked.model_dump())
     session.commit()
-    jobs: Jobs = request.app.state.jobs
-    jobs.submit(job.id)
+    request.app.state.runner.look()
     return PrintJobOut.model_validate(job)
 
 
@@ -150,8 +170,7 @@ def printed_file(job_id: int, session: Records, teacher: AtWork) -> Response:
     job = printing.print_job(session, teacher.id, job_id, with_file=True)
     if job.state != JobState.DONE or job.file is None:
         raise NotFound(say("missing-print-yet"))
-    document = from_data(exercise(session, teacher.id, job.exercise_id).document)
-    return _pdf(job.file, document.title)
+    return _pdf(job.file, exercise(session, teacher.id, job.exercise_id).title)
 
 
 def _pdf(file: bytes, title: str) -> Response:

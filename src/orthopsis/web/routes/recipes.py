@@ -10,7 +10,7 @@ from orthopsis.errors import NotFound
 from orthopsis.exercise.recipes import RECIPES, Recipe, recipe
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.phrase import say
-from orthopsis.web.covers import cover_of
+from orthopsis.web.covers import cover_of, sent
 from orthopsis.web.files import SVG
 from orthopsis.web.models import RecipeOut
 from orthopsis.web.problems import PROBLEMS
@@ -34,7 +34,12 @@ def recipe_cover(name: str, request: Request) -> Response:
     found = recipe(name)
     if found is None:
         raise NotFound(say("missing-recipe"))
-    return cover_of(request, found.document)
+    return sent(request, _cover(found))
+
+
+@cache
+def _cover(one: Recipe) -> str:
+    return cover_of(one.document)
 
 
 @cache

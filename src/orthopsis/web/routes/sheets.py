@@ -1,48 +1,39 @@
-"""Pupils' sheets: sent in, judged in the background, corrected, marked, printed as slips."""
+"""Pupils' sheets: sent in, judged in the background, corrected, marked."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from functools import partial
-from typing import Annotated, Any, NamedTuple
+from typing import Annotated, Any
 
 from fastapi import APIRouter, File, Form, Request, Response, UploadFile
 from sqlalchemy.orm import Session
 
 from orthopsis.errors import NotFound
-from orthopsis.exercise.records import SheetRecord
-from orthopsis.exercise.resolve import Scene, resolve
-from orthopsis.exercise.task import STANDARD_TASK, Task, has_word
-from orthopsis.handout.slips import Slip, slips_pdf
+from orthopsis.exercise.task import Task
 from orthopsis.marking.corrections import Corrections
-from orthopsis.marking.mended import mended
-from orthopsis.marking.records import VerdictRecord
 from orthopsis.phrase import say
-from orthopsis.school import intake, lessons, tasks, verdicts
-from orthopsis.school.settings import as_said, settings_of
+from orthopsis.plain import one_line
+from orthopsis.school import intake, lessons, verdicts
 from orthopsis.school.store import Store
 from orthopsis.school.tables import JobState, SheetRow
 from orthopsis.web.context import AtWork, Records
-from orthopsis.web.files import binary, named
 from orthopsis.web.marking_models import (
     AwayIn,
     CornersIn,
     DemandIn,
-    DismissedLineOut,
     FaceOut,
     MarkIn,
-    MarkOut,
     PhraseIn,
     PupilIn,
     PupilSheetOut,
     SentOut,
     SummaryOut,
     TaskIn,
-    TaskOut,
     UploadOut,
 )
-from orthopsis.web.models import PupilOut
 from orthopsis.web.problems import PROBLEMS
+from orthopsis.web.stack import all_out
 
 router = APIRouter(prefix="/api", tags=["marking"], responses=PROBLEMS)
 
@@ -51,14 +42,11 @@ JPEG: dict[int | str, dict[str, Any]] = {
 }
 
 
-PDF = binary("application/pdf")
-
-
 @router.get("/lessons/{lesson_id}/sheets")
 def list_sheets(lesson_id: int, session: Records, teacher: AtWork) -> list[PupilSheetOut]:
     """The stack of a lesson, with what was said of each sheet."""
     rows = lessons.sheets(session, teacher.id, lesson_id)
-    return _all_out(session, teacher.id, rows)
+    return all_out(session, teacher.id, rows)
 
 
 @router.post("/lessons/{lesson_id}/sheets", status_code=202)
@@ -78,8 +66,8 @@ def send_sheets(
     owner = intake.Owner(teacher.id, lesson_id, pupil_id)
     sent = SentOut(uploads=[], known=[])
     for file in files:
-        for kept in intake.send(store, owner, file.filename or "photo", file.file.read()):
-            request.app.state.marking.look()
+        for kept in intake.send(store, owner, one_line(file.filename or "") or "photo", file.file):
+            request.app.state.runner.look()
             if kept.upload is not None:
                 sent.uploads.append(UploadOut.model_validate(kept.upload))
             elif kept.known:
@@ -91,14 +79,14 @@ def send_sheets(
 def list_uploads(lesson_id: int, session: Records, teacher: AtWork) -> list[UploadOut]:
     """Files that are not opened yet, and those that could not be."""
     rows = intake.uploads(session, teacher.id, lesson_id)
-    return [UploadOut.model_validate(row) for row in rows]
+    return [UploadOut.model_validate(row) for row in rows if row.state in set(JobState)]
 
 
 @router.post("/marking/ready", status_code=204)
 def get_ready(request: Request, teacher: AtWork) -> None:
     """Somebody is about to mark: the judge's processes are loaded before the first photo comes."""
     del teacher
-    request.app.state.marking.warm()
+    request.app.state.runner.warm()
 
 
 @router.delete("/uploads/{upload_id}", status_code=204)
@@ -120,22 +108,13 @@ def set_demand(
     """Judge all sheets of a lesson by another demand."""
     verdicts.be_strict(session, teacher.id, lesson_id, asked.demand)
     session.flush()
-    return _all_out(session, teacher.id, lessons.sheets(session, teacher.id, lesson_id))
+    return all_out(session, teacher.id, lessons.sheets(session, teacher.id, lesson_id))
 
 
 @router.get("/lessons/{lesson_id}/summary")
 def summarise(lesson_id: int, session: Records, teacher: AtWork) -> SummaryOut:
     """Who is stuck on what, the commonest mistakes, and what to show again."""
     return SummaryOut.model_validate(verdicts.summary(session, teacher.id, lesson_id))
-
-
-@router.get("/lessons/{lesson_id}/slips.pdf", response_class=Response, responses=PDF)
-def all_slips(lesson_id: int, session: Records, teacher: AtWork) -> Response:
-    """The marking slips of all sheets that a pupil's name stands on."""
-    rows = [r for r in lessons.sheets(session, teacher.id, lesson_id) if r.pupil and r.verdict]
-    if not rows:
-        raise NotFound(say("missing-sheets-of-pupils"))
-    return _slips(session, teacher.id, rows, "marking slips")
 
 
 @router.get("/exercises/{exercise_id}/phrases")
@@ -195,8 +174,7 @@ def put_sheet_away(
     sheet_id: int, asked: AwayIn, session: Records, teacher: AtWork
 ) -> PupilSheetOut:
     """Take a sheet from the stack, or put it back; it is kept."""
-    row = lessons.lock_sheet(session, teacher.id, sheet_id)
-    row.away = asked.away
+    row = lessons.put_sheet_away(session, teacher.id, sheet_id, asked.away)
     return _out(session, teacher.id, row)
 
 
@@ -234,62 +212,6 @@ def list_faces(sheet_id: int, session: Records, teacher: AtWork) -> list[FaceOut
     return [FaceOut.model_validate(face) for face in verdicts.faces_of(session, row)]
 
 
-@router.get("/sheets/{sheet_id}/slip.pdf", response_class=Response, responses=PDF)
-def slip(sheet_id: int, session: Records, teacher: AtWork) -> Response:
-    """The marking slip of one sheet."""
-    row = lessons.sheet(session, teacher.id, sheet_id)
-    return _slips(session, teacher.id, [row], f"slip {row.pupil.name if row.pupil else ''}")
-
-
-def _slips(session: Session, teacher_id: int, rows: Sequence[SheetRow], name: str) -> Response:
-    made = []
-    for row, said in zip(rows, _said(session, teacher_id, rows), strict=True):
-        jpeg = lessons.sheet_picture(session, teacher_id, row.id).straight_jpeg
-        pictures = None
-        if said.verdict is not None and jpeg is not None:
-            pictures = mended(jpeg, said.scene.sheet.width_mm, said.verdict)
-        made.append(
-            Slip(
-                row.pupil.name if row.pupil else row.file_name,
-                row.lesson.exercise.title,
-                row.mark.words if row.mark else said.first_words,
-                pictures.whole if pictures else None,
-                pictures.detail if pictures else None,
-            )
-        )
-    pdf = slips_pdf(made, settings_of(session, teacher_id).office)
-    return Response(pdf, media_type="application/pdf", headers=named(name, "pdf", "inline"))
-
-
-class _Said(NamedTuple):
-    """A sheet's exercise and its verdict, said in the teacher's words."""
-
-    scene: Scene
-    verdict: VerdictRecord | None
-
-    @property
-    def first_words(self) -> str:
-        """What is right first, then the one correction that helps most."""
-        said = self.verdict.findings if self.verdict else []
-        praise = [one.message for one in said if one.level == "praise"][:1]
-        return "\n".join(praise + [one.message for one in said if one.level == "fix"][:1])
-
-
-def _said(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> list[_Said]:
-    """For each sheet of one lesson what is said of it."""
-    if not rows:
-        return []
-    own = verdicts.phrases(session, teacher_id, rows[0].lesson.exercise_id)
-    settings, told = settings_of(session, teacher_id), []
-    for row, scene in zip(rows, tasks.scenes_of(session, rows), strict=True):
-        verdict = None
-        if row.verdict is not None:
-            words = resolve(as_said(scene.exercise, settings)).words
-            verdict = verdicts.record_of(row.verdict).said(words, own)
-        told.append(_Said(scene, verdict))
-    return told
-
-
 def _later(
     request: Request,
     teacher_id: int,
@@ -300,7 +222,7 @@ def _later(
     store: Store = request.app.state.store
     with store.session() as session:
         answer = _out(session, teacher_id, change(session, teacher_id, sheet_id))
-    request.app.state.marking.look()
+    request.app.state.runner.look()
     return answer
 
 
@@ -312,53 +234,4 @@ def _fresh(session: Session, teacher_id: int, row: SheetRow) -> PupilSheetOut:
 
 
 def _out(session: Session, teacher_id: int, row: SheetRow) -> PupilSheetOut:
-    return _all_out(session, teacher_id, [row])[0]
-
-
-def _all_out(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> list[PupilSheetOut]:
-    """Sheets of one lesson."""
-    if not rows:
-        return []
-    return [
-        _one_out(row, said, _task_out(session, row, said))
-        for row, said in zip(rows, _said(session, teacher_id, rows), strict=True)
-    ]
-
-
-def _task_out(session: Session, row: SheetRow, said: _Said) -> TaskOut:
-    judged = said.verdict.drawn_from if said.verdict else STANDARD_TASK
-    task = tasks.said_task(row) or judged
-    return TaskOut(
-        demand=task.demand,
-        word=task.word,
-        worded=has_word(said.scene.exercise),
-        belongs_to=tasks.belongs_to(session, row),
-    )
-
-
-def _one_out(row: SheetRow, said: _Said, task: TaskOut) -> PupilSheetOut:
-    verdict, scene = said.verdict, said.scene
-    corrections = verdicts.corrections_of(row.verdict) if row.verdict else Corrections()
-    found = verdict.found if verdict else []
-    return PupilSheetOut(
-        id=row.id,
-        lesson_id=row.lesson_id,
-        file_name=row.file_name,
-        handed_in_at=row.handed_in_at,
-        state=JobState(row.state),
-        away=row.away,
-        problem=row.problem,
-        pupil=PupilOut.model_validate(row.pupil) if row.pupil else None,
-        sheet=SheetRecord(width_mm=scene.sheet.width_mm, height_mm=scene.sheet.height_mm),
-        families=[*[vp.name for vp in scene.vanishing_points], "vertical", "horizontal"],
-        task=task,
-        verdict=None if verdict is None else verdict.model_copy(update={"found": []}),
-        corrections=corrections,
-        dismissed=[
-            DismissedLineOut(number=number, start=found[number].start, end=found[number].end)
-            for number, change in corrections.lines.items()
-            if change.dismissed and number < len(found)
-        ],
-        mark=MarkOut.model_validate(row.mark) if row.mark else None,
-        first_words=said.first_words,
-    )
+    return all_out(session, teacher_id, [row])[0]

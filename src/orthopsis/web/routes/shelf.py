@@ -3,23 +3,27 @@
 from __future__ import annotations
 
 import json
-from functools import lru_cache
-from typing import NamedTuple
+from collections.abc import Sequence
+from datetime import datetime
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, BackgroundTasks, Request, Response
+from sqlalchemy.orm import Session
 
-from orthopsis.errors import EditConflict, ExerciseError
+from orthopsis.errors import EditConflict, ExerciseError, NotFound
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.load import as_text, from_data, parse
-from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.exercise.load import MAX_BYTES, as_text, from_data
+from orthopsis.exercise.resolve import resolve
+from orthopsis.phrase import Number, say
 from orthopsis.pieces import describe
 from orthopsis.school import shelf
+from orthopsis.school.store import Store
 from orthopsis.school.tables import ExerciseRow, Place
-from orthopsis.web.context import AtWork, Records
-from orthopsis.web.covers import cover_of
+from orthopsis.web.context import AtWork, Records, local_teacher
+from orthopsis.web.covers import Card, card_of, make_card, make_missing, sent
 from orthopsis.web.files import SVG, named
 from orthopsis.web.models import ExerciseIn, ExerciseOut, PlaceIn, ShelfItem
 from orthopsis.web.problems import PROBLEMS
+from orthopsis.wording.words import Words
 
 DOCUMENT = {"schema": {"$ref": "#/components/schemas/Exercise"}}
 
@@ -27,17 +31,40 @@ router = APIRouter(prefix="/api/exercises", tags=["shelf"], responses=PROBLEMS)
 
 
 @router.get("")
-def list_exercises(
-    session: Records, teacher: AtWork, place: Place = Place.SHELF
-) -> list[ShelfItem]:
+def list_exercises(request: Request, place: Place = Place.SHELF) -> list[ShelfItem]:
     """Everything on the shelf, in the archive or in the bin."""
-    return [_item(row) for row in shelf.exercises(session, teacher.id, place)]
+    store: Store = request.app.state.store
+    rows = store.done(_all_in, place)
+    if any(card_of(row) is None for row in rows):
+        make_missing(store, rows)
+        rows = store.done(_all_in, place)
+    return [_item(row, card_of(row)) for row in rows]
+
+
+def _all_in(session: Session, place: Place) -> Sequence[ExerciseRow]:
+    return shelf.exercises(session, local_teacher(session).id, place)
 
 
 @router.post("", status_code=201)
-def add_exercise(document: Exercise, session: Records, teacher: AtWork) -> ExerciseOut:
+def add_exercise(
+    document: Exercise, session: Records, teacher: AtWork, request: Request, later: BackgroundTasks
+) -> ExerciseOut:
     """Put a new exercise on the shelf."""
-    return _out(shelf.add_exercise(session, teacher.id, document))
+    refuse_what_cannot_be_kept(document)
+    return _saved(shelf.add_exercise(session, teacher.id, document), request, later)
+
+
+def refuse_what_cannot_be_kept(document: Exercise) -> None:
+    """Raises ExerciseError for a document that is too large, or has no sheet to draw on."""
+    if len(as_text(document)) > MAX_BYTES:
+        raise ExerciseError("", say("refused-too-large", most=Number(MAX_BYTES / 1_000_000)))
+    resolve(document)
+
+
+def _saved(row: ExerciseRow, request: Request, later: BackgroundTasks) -> ExerciseOut:
+    """Its card is made once the answer is on its way."""
+    later.add_task(make_card, request.app.state.store, row.id)
+    return _out(row)
 
 
 @router.get("/{exercise_id}")
@@ -48,27 +75,38 @@ def open_exercise(exercise_id: int, session: Records, teacher: AtWork) -> Exerci
 
 @router.put("/{exercise_id}")
 def save_exercise(
-    exercise_id: int, saved: ExerciseIn, session: Records, teacher: AtWork
+    exercise_id: int,
+    saved: ExerciseIn,
+    session: Records,
+    teacher: AtWork,
+    request: Request,
+    later: BackgroundTasks,
 ) -> ExerciseOut:
     """Save over the version that was opened; 409 when there is a newer one, with both kept."""
+    refuse_what_cannot_be_kept(saved.document)
     try:
         row = shelf.save_exercise(session, teacher.id, exercise_id, saved.document, saved.counter)
     except EditConflict:
         session.commit()  # the refused version was put beside the other: that is kept
         raise
-    return _out(row)
+    return _saved(row, request, later)
 
 
 @router.post("/{exercise_id}/copy", status_code=201)
-def copy_exercise(exercise_id: int, session: Records, teacher: AtWork) -> ExerciseOut:
+def copy_exercise(
+    exercise_id: int, session: Records, teacher: AtWork, request: Request, later: BackgroundTasks
+) -> ShelfItem:
     """Put a copy beside it on the shelf."""
-    return _out(shelf.copy_exercise(session, teacher.id, exercise_id))
+    row = shelf.copy_exercise(session, teacher.id, exercise_id)
+    later.add_task(make_card, request.app.state.store, row.id)
+    return _item(row, card_of(row))
 
 
 @router.put("/{exercise_id}/place")
 def put_exercise(exercise_id: int, where: PlaceIn, session: Records, teacher: AtWork) -> ShelfItem:
     """Move it to the shelf, the archive or the bin."""
-    return _item(shelf.put_in(session, teacher.id, exercise_id, where.place))
+    row = shelf.put_in(session, teacher.id, exercise_id, where.place)
+    return _item(row, card_of(row))
 
 
 @router.get(
@@ -78,9 +116,12 @@ def put_exercise(exercise_id: int, where: PlaceIn, session: Records, teacher: At
 )
 def save_as_file(exercise_id: int, session: Records, teacher: AtWork) -> Response:
     """The document as a file, to keep or to hand on."""
-    document = from_data(shelf.exercise(session, teacher.id, exercise_id).document)
-    headers = named(document.title, "json")
-    return Response(as_text(document), media_type="application/json", headers=headers)
+    row = shelf.exercise(session, teacher.id, exercise_id)
+    try:
+        content = as_text(from_data(row.document))
+    except ExerciseError:
+        content = json.dumps(row.document, indent=1, ensure_ascii=False)
+    return Response(content, media_type="application/json", headers=named(row.title, "json"))
 
 
 @router.get(
@@ -88,10 +129,22 @@ def save_as_file(exercise_id: int, session: Records, teacher: AtWork) -> Respons
     response_class=Response,
     responses=SVG,
 )
-def cover(exercise_id: int, request: Request, session: Records, teacher: AtWork) -> Response:
+def cover(exercise_id: int, request: Request) -> Response:
     """The real drawing, for the shelf."""
-    document = from_data(shelf.exercise(session, teacher.id, exercise_id).document)
-    return cover_of(request, document)
+    store: Store = request.app.state.store
+    row = store.done(_with_cover, exercise_id)
+    if card_of(row) is None:
+        make_card(store, row.id)
+        row = store.done(_with_cover, exercise_id)
+    if row.cover is None:
+        raise NotFound(say("cannot-be-shown"))
+    return sent(request, row.cover)
+
+
+def _with_cover(session: Session, exercise_id: int) -> ExerciseRow:
+    row = shelf.exercise(session, local_teacher(session).id, exercise_id)
+    session.refresh(row, ["cover"])
+    return row
 
 
 def _out(row: ExerciseRow) -> ExerciseOut:
@@ -100,38 +153,23 @@ def _out(row: ExerciseRow) -> ExerciseOut:
     )
 
 
-def _item(row: ExerciseRow) -> ShelfItem:
-    summary = _summary(json.dumps(row.document))
+def _item(row: ExerciseRow, card: Card | None) -> ShelfItem:
+    """What a card says; one that is still to be made says less, one that cannot be says so."""
+    words, said = Words(), card or Card()
+    about = [words.say(kind.several) for kind in describe.kinds() if kind.kind in said.kinds]
     return ShelfItem(
         id=row.id,
-        title=row.title,
+        title=row.title or "?",
         counter=row.counter,
-        saved_at=row.saved_at,
-        place=Place(row.place),
+        saved_at=_moment(row.saved_at),
+        place=Place(row.place) if row.place in set(Place) else Place.SHELF,
         set_aside_from=row.set_aside_from,
-        **summary._asdict(),
+        about=about,
+        problem=None if said.can_be_shown else words.say(say("cannot-be-shown")),
+        **said.model_dump(exclude={"drawn_with", "can_be_shown"}),
     )
 
 
-class _Summary(NamedTuple):
-    points: int
-    pieces: int
-    kinds: list[str]
-    about: list[str]
-    age: int | None
-    minutes: float | None
-
-
-@lru_cache(maxsize=2000)
-def _summary(text: str) -> _Summary:
-    """What a card says of a document; its steps are made once and not at every look."""
-    document = parse(text.encode())
-    scene = resolve(document)
-    try:
-        minutes = sum(step.minutes for step in steps(scene))
-    except ExerciseError:
-        minutes = None  # half-built at the bench: it is still on the shelf
-    kinds: list[str] = sorted({piece.kind for piece in document.pieces})
-    points = len(scene.main.vanishing_points)
-    about = [scene.words.say(kind.several) for kind in describe.kinds() if kind.kind in kinds]
-    return _Summary(points, len(document.pieces), kinds, about, document.age, minutes)
+def _moment(kept: object) -> datetime:
+    """When it was saved; a moment that no calendar has counts as long ago."""
+    return kept if isinstance(kept, datetime) else datetime(1970, 1, 1)

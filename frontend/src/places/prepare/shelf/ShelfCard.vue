@@ -36,7 +36,9 @@ function choose(event: Event, action: () => void) {
   <li class="card">
     <router-link :to="`/prepare/${item.id}`" class="cover">
       <span class="frame">
+        <span v-if="item.problem" class="spoilt">{{ item.problem }}</span>
         <img
+          v-else
           :src="`/api/exercises/${item.id}/cover.svg?v=${item.counter}`"
           :alt="`Drawing of ${item.title}`"
           width="264"
@@ -45,13 +47,13 @@ function choose(event: Event, action: () => void) {
         />
       </span>
       <strong>{{ item.title }}</strong>
-      <span class="about">{{ about }}</span>
+      <span v-if="!item.problem" class="about">{{ about }}</span>
     </router-link>
     <div class="ways">
-      <router-link :to="`/teach/${item.id}`"
+      <router-link v-if="!item.problem" :to="`/teach/${item.id}`"
         >Teach<span class="visually-hidden"> {{ item.title }}</span></router-link
       >
-      <router-link :to="`/print/${item.id}`"
+      <router-link v-if="!item.problem" :to="`/print/${item.id}`"
         >Print<span class="visually-hidden"> {{ item.title }}</span></router-link
       >
       <details @keydown.esc="($event.currentTarget as HTMLElement).removeAttribute('open')">
@@ -102,6 +104,14 @@ function choose(event: Event, action: () => void) {
   object-position: left bottom;
   filter: drop-shadow(0 1px 2px color-mix(in srgb, var(--pencil) 25%, transparent))
     drop-shadow(0 4px 10px color-mix(in srgb, var(--pencil) 14%, transparent));
+}
+.spoilt {
+  align-self: stretch;
+  width: 264px;
+  padding: 20px;
+  background: var(--paper);
+  color: var(--pencil-quiet);
+  box-shadow: var(--shadow);
 }
 .about {
   color: var(--quiet);

@@ -15,6 +15,7 @@ const item: ShelfItem = {
   minutes: 22,
   place: "shelf",
   set_aside_from: null,
+  problem: null,
 };
 
 describe("choosing from the shelf", () => {

@@ -4,24 +4,26 @@ import sqlalchemy as sa
 from alembic import op
 from sqlalchemy.dialects import mysql
 
+from orthopsis.school.migrations import once
+
 revision = "0001"
 down_revision = None
 
 
 def upgrade() -> None:
-    op.create_table(
+    once.create_table(
         "setting",
         sa.Column("name", sa.String(length=60), nullable=False),
         sa.Column("value", sa.Text(), nullable=False),
         sa.PrimaryKeyConstraint("name", name="pk_setting"),
     )
-    op.create_table(
+    once.create_table(
         "teacher",
         sa.Column("id", sa.Integer(), nullable=False),
         sa.Column("name", sa.String(length=120), nullable=False),
         sa.PrimaryKeyConstraint("id", name="pk_teacher"),
     )
-    op.create_table(
+    once.create_table(
         "exercise",
         sa.Column("title", sa.String(length=160), nullable=False),
         sa.Column("document", sa.JSON(), nullable=False),
@@ -36,11 +38,9 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_exercise_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_exercise"),
     )
-    op.create_index("ix_exercise_teacher_id", "exercise", ["teacher_id"], unique=False)
-    op.create_index(
-        "ix_exercise_teacher_saved", "exercise", ["teacher_id", "saved_at"], unique=False
-    )
-    op.create_table(
+    once.create_index("ix_exercise_teacher_id", "exercise", ["teacher_id"])
+    once.create_index("ix_exercise_teacher_saved", "exercise", ["teacher_id", "saved_at"])
+    once.create_table(
         "school_class",
         sa.Column("name", sa.String(length=60), nullable=False),
         sa.Column("id", sa.Integer(), nullable=False),
@@ -48,8 +48,8 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_school_class_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_school_class"),
     )
-    op.create_index("ix_school_class_teacher_id", "school_class", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_school_class_teacher_id", "school_class", ["teacher_id"])
+    once.create_table(
         "lesson",
         sa.Column("class_id", sa.Integer(), nullable=False),
         sa.Column("exercise_id", sa.Integer(), nullable=False),
@@ -61,8 +61,8 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_lesson_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_lesson"),
     )
-    op.create_index("ix_lesson_teacher_id", "lesson", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_lesson_teacher_id", "lesson", ["teacher_id"])
+    once.create_table(
         "pupil",
         sa.Column("class_id", sa.Integer(), nullable=False),
         sa.Column("name", sa.String(length=120), nullable=False),
@@ -72,8 +72,8 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_pupil_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_pupil"),
     )
-    op.create_index("ix_pupil_teacher_id", "pupil", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_pupil_teacher_id", "pupil", ["teacher_id"])
+    once.create_table(
         "sheet",
         sa.Column("lesson_id", sa.Integer(), nullable=False),
         sa.Column("pupil_id", sa.Integer(), nullable=True),
@@ -86,9 +86,9 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_sheet_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_sheet"),
     )
-    op.create_index("ix_sheet_lesson_id", "sheet", ["lesson_id"], unique=False)
-    op.create_index("ix_sheet_teacher_id", "sheet", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_sheet_lesson_id", "sheet", ["lesson_id"])
+    once.create_index("ix_sheet_teacher_id", "sheet", ["teacher_id"])
+    once.create_table(
         "mark",
         sa.Column("sheet_id", sa.Integer(), nullable=False),
         sa.Column("understanding", sa.String(length=20), nullable=False),
@@ -101,8 +101,8 @@ def upgrade() -> None:
         sa.PrimaryKeyConstraint("id", name="pk_mark"),
         sa.UniqueConstraint("sheet_id", name="uq_mark_sheet_id"),
     )
-    op.create_index("ix_mark_teacher_id", "mark", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_mark_teacher_id", "mark", ["teacher_id"])
+    once.create_table(
         "sheet_picture",
         sa.Column("sheet_id", sa.Integer(), nullable=False),
         sa.Column("teacher_id", sa.Integer(), nullable=False),
@@ -113,8 +113,8 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_sheet_picture_teacher_id"),
         sa.PrimaryKeyConstraint("sheet_id", name="pk_sheet_picture"),
     )
-    op.create_index("ix_sheet_picture_teacher_id", "sheet_picture", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_sheet_picture_teacher_id", "sheet_picture", ["teacher_id"])
+    once.create_table(
         "verdict",
         sa.Column("sheet_id", sa.Integer(), nullable=False),
         sa.Column("exercise_counter", sa.Integer(), nullable=False),
@@ -127,7 +127,7 @@ def upgrade() -> None:
         sa.PrimaryKeyConstraint("id", name="pk_verdict"),
         sa.UniqueConstraint("sheet_id", name="uq_verdict_sheet_id"),
     )
-    op.create_index("ix_verdict_teacher_id", "verdict", ["teacher_id"], unique=False)
+    once.create_index("ix_verdict_teacher_id", "verdict", ["teacher_id"])
 
 
 def downgrade() -> None:

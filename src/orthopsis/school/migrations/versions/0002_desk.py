@@ -6,6 +6,8 @@ import sqlalchemy as sa
 from alembic import op
 from sqlalchemy.dialects import mysql
 
+from orthopsis.school.migrations import once
+
 revision = "0002"
 down_revision = "0001"
 branch_labels = None
@@ -13,18 +15,10 @@ depends_on = None
 
 
 def upgrade() -> None:
-    op.add_column(
-        "exercise",
-        sa.Column("place", sa.String(length=10), nullable=False, server_default="shelf"),
+    once.add_filled_column(
+        "exercise", sa.Column("place", sa.String(length=10), nullable=False), "shelf"
     )
-    op.alter_column(
-        "exercise",
-        "place",
-        existing_type=sa.String(length=10),
-        existing_nullable=False,
-        server_default=None,
-    )
-    op.create_table(
+    once.create_table(
         "teacher_settings",
         sa.Column("teacher_id", sa.Integer(), nullable=False),
         sa.Column("values", sa.JSON(), nullable=False),
@@ -33,7 +27,7 @@ def upgrade() -> None:
         ),
         sa.PrimaryKeyConstraint("teacher_id", name="pk_teacher_settings"),
     )
-    op.create_table(
+    once.create_table(
         "print_job",
         sa.Column("exercise_id", sa.Integer(), nullable=False),
         sa.Column("order", sa.JSON(), nullable=False),
@@ -49,7 +43,7 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_print_job_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_print_job"),
     )
-    op.create_index("ix_print_job_teacher_id", "print_job", ["teacher_id"], unique=False)
+    once.create_index("ix_print_job_teacher_id", "print_job", ["teacher_id"])
 
 
 def downgrade() -> None:

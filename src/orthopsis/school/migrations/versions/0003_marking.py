@@ -6,30 +6,27 @@ import sqlalchemy as sa
 from alembic import op
 from sqlalchemy.dialects import mysql
 
+from orthopsis.school.migrations import once
+
 revision = "0003"
 down_revision = "0002"
 branch_labels = None
 depends_on = None
 
 
-def _add(table: str, column: sa.Column[str], default: str) -> None:
-    """A column that every row gets a value for, and later ones have to bring."""
-    column.server_default = sa.DefaultClause(default)
-    op.add_column(table, column)
-    op.alter_column(
-        table, column.name, existing_type=column.type, existing_nullable=False, server_default=None
-    )
-
-
 def upgrade() -> None:
-    _add("lesson", sa.Column("demand", sa.String(length=20), nullable=False), "standard")
-    _add("sheet", sa.Column("state", sa.String(length=10), nullable=False), "done")
-    op.add_column("sheet", sa.Column("problem", sa.Text(), nullable=True))
-    op.add_column("sheet", sa.Column("corners", sa.JSON(), nullable=True))
-    op.add_column("verdict", sa.Column("corrections", sa.JSON(), nullable=True))
-    op.execute("UPDATE verdict SET corrections = '{}'")
+    once.add_filled_column(
+        "lesson", sa.Column("demand", sa.String(length=20), nullable=False), "standard"
+    )
+    once.add_filled_column(
+        "sheet", sa.Column("state", sa.String(length=10), nullable=False), "done"
+    )
+    once.add_column("sheet", sa.Column("problem", sa.Text(), nullable=True))
+    once.add_column("sheet", sa.Column("corners", sa.JSON(), nullable=True))
+    once.add_column("verdict", sa.Column("corrections", sa.JSON(), nullable=True))
+    op.execute("UPDATE verdict SET corrections = '{}' WHERE corrections IS NULL")
     op.alter_column("verdict", "corrections", existing_type=sa.JSON(), nullable=False)
-    op.create_table(
+    once.create_table(
         "upload",
         sa.Column("lesson_id", sa.Integer(), nullable=False),
         sa.Column("pupil_id", sa.Integer(), nullable=True),
@@ -45,9 +42,9 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["teacher_id"], ["teacher.id"], name="fk_upload_teacher_id"),
         sa.PrimaryKeyConstraint("id", name="pk_upload"),
     )
-    op.create_index("ix_upload_lesson_id", "upload", ["lesson_id"], unique=False)
-    op.create_index("ix_upload_teacher_id", "upload", ["teacher_id"], unique=False)
-    op.create_table(
+    once.create_index("ix_upload_lesson_id", "upload", ["lesson_id"])
+    once.create_index("ix_upload_teacher_id", "upload", ["teacher_id"])
+    once.create_table(
         "phrase",
         sa.Column("exercise_id", sa.Integer(), nullable=False),
         sa.Column("code", sa.String(length=40), nullable=False),
@@ -61,7 +58,7 @@ def upgrade() -> None:
             "teacher_id", "exercise_id", "code", name="uq_phrase_teacher_id_exercise_id_code"
         ),
     )
-    op.create_index("ix_phrase_teacher_id", "phrase", ["teacher_id"], unique=False)
+    once.create_index("ix_phrase_teacher_id", "phrase", ["teacher_id"])
 
 
 def downgrade() -> None:

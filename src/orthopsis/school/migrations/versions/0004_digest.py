@@ -5,6 +5,8 @@ from __future__ import annotations
 import sqlalchemy as sa
 from alembic import op
 
+from orthopsis.school.migrations import once
+
 revision = "0004"
 down_revision = "0003"
 branch_labels = None
@@ -12,7 +14,7 @@ depends_on = None
 
 
 def upgrade() -> None:
-    op.add_column("sheet_picture", sa.Column("digest", sa.String(length=64), nullable=True))
+    once.add_column("sheet_picture", sa.Column("digest", sa.String(length=64), nullable=True))
 
 
 def downgrade() -> None:

@@ -5,6 +5,8 @@ from __future__ import annotations
 import sqlalchemy as sa
 from alembic import op
 
+from orthopsis.school.migrations import once
+
 revision = "0005"
 down_revision = "0004"
 branch_labels = None
@@ -13,12 +15,7 @@ depends_on = None
 
 def upgrade() -> None:
     for table, column in (("pupil", "left"), ("school_class", "away")):
-        op.add_column(
-            table, sa.Column(column, sa.Boolean(), nullable=False, server_default=sa.false())
-        )
-        op.alter_column(
-            table, column, existing_type=sa.Boolean(), existing_nullable=False, server_default=None
-        )
+        once.add_filled_column(table, sa.Column(column, sa.Boolean(), nullable=False), "0")
 
 
 def downgrade() -> None:

@@ -5,6 +5,8 @@ from __future__ import annotations
 import sqlalchemy as sa
 from alembic import op
 
+from orthopsis.school.migrations import once
+
 revision = "0007"
 down_revision = "0006"
 branch_labels = None
@@ -12,7 +14,7 @@ depends_on = None
 
 
 def upgrade() -> None:
-    op.create_table(
+    once.create_table(
         "exercise_version",
         sa.Column("exercise_id", sa.Integer(), nullable=False),
         sa.Column("counter", sa.Integer(), nullable=False),
@@ -30,9 +32,7 @@ def upgrade() -> None:
             "exercise_id", "counter", name="uq_exercise_version_exercise_id_counter"
         ),
     )
-    op.create_index(
-        "ix_exercise_version_teacher_id", "exercise_version", ["teacher_id"], unique=False
-    )
+    once.create_index("ix_exercise_version_teacher_id", "exercise_version", ["teacher_id"])
 
 
 def downgrade() -> None:

@@ -13,6 +13,7 @@ import sqlalchemy as sa
 from alembic import op
 
 from orthopsis.exercise.upgrade import upgraded
+from orthopsis.school.migrations import once
 
 revision = "0008"
 down_revision = "0007"
@@ -21,15 +22,12 @@ depends_on = None
 
 
 def upgrade() -> None:
-    op.add_column(
-        "sheet", sa.Column("away", sa.Boolean(), nullable=False, server_default=sa.false())
-    )
+    once.add_filled_column("sheet", sa.Column("away", sa.Boolean(), nullable=False), "0")
     op.execute("UPDATE sheet SET away = 1 WHERE state = 'away'")
     op.execute(
         "UPDATE sheet SET state = CASE WHEN id IN (SELECT sheet_id FROM verdict) THEN 'done' "
         "ELSE 'cancelled' END WHERE state = 'away'"
     )
-    op.alter_column("sheet", "away", existing_type=sa.Boolean(), server_default=None)
     _rewrite("verdict", "record", _with_phrases)
     _rewrite("exercise", "document", upgraded)
     _rewrite("exercise_version", "document", upgraded)

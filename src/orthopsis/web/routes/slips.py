@@ -1,0 +1,115 @@
+"""Marking slips: what is said to a pupil, on paper."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from contextlib import suppress
+from typing import NamedTuple
+
+from fastapi import APIRouter, Request, Response
+from sqlalchemy.orm import Session
+
+from orthopsis.errors import NotFound, OrthopsisError
+from orthopsis.handout.slips import Slip, slips_pdf
+from orthopsis.marking.mended import mended
+from orthopsis.phrase import say
+from orthopsis.school import lessons
+from orthopsis.school.settings import Settings, settings_of
+from orthopsis.school.store import Store
+from orthopsis.school.tables import SheetRow
+from orthopsis.web.context import local_teacher
+from orthopsis.web.files import binary, named
+from orthopsis.web.problems import PROBLEMS
+from orthopsis.web.stack import Said, Teller
+from orthopsis.web.turns import TO_PRINT, within
+
+router = APIRouter(prefix="/api", tags=["marking"], responses=PROBLEMS)
+PDF = binary("application/pdf")
+
+
+@router.get(
+    "/lessons/{lesson_id}/slips.pdf",
+    response_class=Response,
+    responses=PDF,
+    dependencies=[TO_PRINT],
+)
+@within("printing")
+def all_slips(lesson_id: int, request: Request) -> Response:
+    """The marking slips of all sheets that a pupil's name stands on."""
+
+    def rows(session: Session, teacher_id: int) -> list[SheetRow]:
+        found = lessons.sheets(session, teacher_id, lesson_id)
+        return [row for row in found if row.pupil and row.verdict]
+
+    return _slips(request, rows, "marking slips")
+
+
+@router.get(
+    "/sheets/{sheet_id}/slip.pdf",
+    response_class=Response,
+    responses=PDF,
+    dependencies=[TO_PRINT],
+)
+@within("printing")
+def slip(sheet_id: int, request: Request) -> Response:
+    """The marking slip of one sheet."""
+
+    def row(session: Session, teacher_id: int) -> list[SheetRow]:
+        return [lessons.sheet(session, teacher_id, sheet_id)]
+
+    return _slips(request, row, "marking slip")
+
+
+def _slips(
+    request: Request, rows_of: Callable[[Session, int], Sequence[SheetRow]], name: str
+) -> Response:
+    """Slips of some sheets. The records are let go of before anything is drawn."""
+
+    def gathered(session: Session) -> tuple[list[_ToSlip], Settings]:
+        teacher_id = local_teacher(session).id
+        rows = rows_of(session, teacher_id)
+        told = Teller(session, teacher_id, rows)
+        sheets = []
+        for row in rows:
+            with suppress(ValueError, LookupError, TypeError, OrthopsisError):
+                said = told.of(row)
+                jpeg = lessons.sheet_picture(session, teacher_id, row.id).straight_jpeg
+                sheets.append(
+                    _ToSlip(
+                        row.pupil.name if row.pupil else row.file_name,
+                        row.lesson.exercise.title,
+                        row.mark.words if row.mark else said.first_words,
+                        said,
+                        jpeg,
+                    )
+                )
+        return sheets, settings_of(session, teacher_id)
+
+    store: Store = request.app.state.store
+    sheets, settings = store.done(gathered)
+    if not sheets:
+        raise NotFound(say("missing-sheets-of-pupils"))
+    pdf = slips_pdf([sheet.slip() for sheet in sheets], settings.office)
+    return Response(pdf, media_type="application/pdf", headers=named(name, "pdf", "inline"))
+
+
+class _ToSlip(NamedTuple):
+    """What a slip is made of; it needs no open session."""
+
+    who: str
+    title: str
+    words: str
+    said: Said
+    jpeg: bytes | None
+
+    def slip(self) -> Slip:
+        said, pictures = self.said, None
+        if said.verdict is not None and self.jpeg is not None:
+            pictures = mended(self.jpeg, said.scene.sheet.width_mm, said.verdict)
+        return Slip(
+            self.who,
+            self.title,
+            self.words,
+            pictures.whole if pictures else None,
+            pictures.detail if pictures else None,
+        )
