@@ -157,3 +157,28 @@ def test_toned_planes_are_printed_with_the_drawing():
     assert {plane["piece"] for plane in record["planes"]} == {f"moss:{k}" for k in (1, 2, 3, 4)}
     svg = run("draw", EXAMPLES / "moss-seen-from-below.json", "--format", "svg").stdout.decode()
     assert svg.count('aria-label="value ') == len(record["planes"])
+
+
+@pytest.mark.parametrize(
+    ("limit", "work", "says"),
+    [
+        ("MOST_SECONDS = 1", "while True: sum(range(1000))", "took too long"),
+        ("MOST_MEMORY = 400_000_000", "bytearray(10**9)", "too much memory"),
+    ],
+)
+def test_what_takes_too_much_is_left_off_in_words(limit, work, says):
+    program = (
+        "import orthopsis.cli as cli\n"
+        f"cli.{limit}\n"
+        "def schema(args):\n"
+        f"    'greedy'\n    {work}\n"
+        "cli.schema = schema\n"
+        "cli._bounded()\n"
+        "cli.main(['schema'])\n"
+    )
+    done = subprocess.run(
+        [sys.executable, "-c", program], capture_output=True, text=True, check=False,
+        env={**os.environ, "PYTHONPATH": str(ROOT / "src")},
+    )  # fmt: skip
+    assert done.returncode == 2, done.stderr
+    assert says in done.stderr and "Traceback" not in done.stderr

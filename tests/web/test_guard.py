@@ -2,8 +2,13 @@
 
 from __future__ import annotations
 
-import pytest
+from collections import namedtuple
 
+import pymysql
+import pytest
+from sqlalchemy.exc import OperationalError
+
+from orthopsis.school import lessons
 from tests.documents import ONE_POINT
 
 
@@ -62,3 +67,54 @@ def test_a_crash_tells_nothing_of_its_inside(client, monkeypatch):
     assert answer.status_code == 500
     assert "secret" not in answer.text
     assert "nothing was changed" in answer.json()["detail"]
+
+
+@pytest.mark.parametrize(("code", "says"), [(1114, "Make room"), (2013, "cannot be reached")])
+def test_what_the_database_cannot_do_is_told_in_words(client, monkeypatch, code, says):
+    def refuse(*_):
+        raise OperationalError("INSERT", {}, pymysql.OperationalError(code, "so"))
+
+    monkeypatch.setattr("orthopsis.school.lessons.classes", refuse)
+    refused = client.get("/api/classes")
+    assert refused.status_code == 503 and refused.headers["Retry-After"]
+    assert says in refused.json()["detail"]
+
+
+def test_what_was_taken_back_is_done_again_and_never_said(client, monkeypatch):
+    tried = []
+    real = lessons.classes
+
+    def deadlock(*asked):
+        tried.append(asked)
+        if len(tried) < 3:
+            raise OperationalError("SELECT", {}, pymysql.OperationalError(1213, "deadlock"))
+        return real(*asked)
+
+    monkeypatch.setattr("orthopsis.school.lessons.classes", deadlock)
+    assert client.get("/api/classes").json() == []
+    assert len(tried) == 3
+
+
+def test_the_health_of_the_server_is_told(client, monkeypatch):
+    told = client.get("/api/health")
+    assert told.status_code == 200
+    assert told.json()["well"] and told.json()["left"] == {"sheet": 0, "upload": 0, "print": 0}
+    Free = namedtuple("Free", "total used free")
+    monkeypatch.setattr("shutil.disk_usage", lambda _: Free(1, 1, 5_000_000))
+    assert "Only 5 MB are free" in client.get("/api/health").json()["notes"][0]
+
+    def refuse(*_):
+        raise OperationalError("SELECT", {}, pymysql.OperationalError(2013, "gone"))
+
+    monkeypatch.setattr("orthopsis.school.claims.waiting", refuse)
+    ill = client.get("/api/health")
+    assert ill.status_code == 503 and not ill.json()["records"]
+
+
+def test_a_body_in_pieces_does_not_pass_the_guard(client):
+    def pieces():
+        yield b"{"
+        yield b"}"
+
+    for method in ("POST", "PUT", "DELETE"):
+        assert client.request(method, "/api/exercises", content=pieces()).status_code == 411

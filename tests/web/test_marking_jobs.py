@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import logging
 import os
 import signal
 import socket
@@ -14,6 +15,7 @@ from datetime import datetime
 from pathlib import Path
 
 import pytest
+from distributed import LocalCluster
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.load import from_data
@@ -221,6 +223,34 @@ def test_nobody_else_can_speak_with_the_processes(runner):
         stranger.recv(1)
     listening = subprocess.run(["ss", "-ltn"], capture_output=True, text=True).stdout
     assert port in listening and f"0.0.0.0:{port}" not in listening
+
+
+def test_another_schools_engine_does_it_by_its_address(store, school, lesson_id, photo):
+    """Nothing but the address differs: the same work, by processes that others began."""
+    with LocalCluster(
+        n_workers=1, threads_per_worker=1, host="127.0.0.1", dashboard_address="127.0.0.1:0",
+        silence_logs=logging.CRITICAL,
+    ) as cluster:  # fmt: skip
+        url = store.engine.url.render_as_string(hide_password=False)
+        elsewhere = Runner(store, Engine(url, cluster.scheduler_address))
+        try:
+            sent(store, school, lesson_id, photo)
+            elsewhere.look()
+            assert states(store, ["done"]) == ["done"]
+            assert elsewhere.engine.processes() == [], "none of ours"
+        finally:
+            elsewhere.close()
+
+
+def test_an_engine_that_cannot_be_reached_loses_nothing(store, school, lesson_id, photo):
+    url = store.engine.url.render_as_string(hide_password=False)
+    lost = Runner(store, Engine(url, "tcp://127.0.0.1:1"))
+    sent(store, school, lesson_id, photo)
+    lost.look()
+    time.sleep(0.5)
+    assert lost.state().running and not lost.state().engine
+    assert states(store, ["waiting"]) == ["waiting"], "it still waits for somebody"
+    lost._closing = True
 
 
 def wait_for(happened, seconds=60.0):

@@ -108,8 +108,13 @@ def _read_json(text: str) -> Any:
 
 def was_taken_back(error: DBAPIError) -> bool:
     """Whether the database took a transaction back because of another, and not for a fault."""
+    return code_of(error) in TAKEN_BACK
+
+
+def code_of(error: DBAPIError) -> object:
+    """The database's own number of an error; None where it has none."""
     arguments: tuple[object, ...] = getattr(error.orig, "args", ())
-    return any(code in TAKEN_BACK for code in arguments[:1])
+    return next(iter(arguments), None)
 
 
 def pause_after(tried: int) -> None:

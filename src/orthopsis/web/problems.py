@@ -22,11 +22,13 @@ from orthopsis.errors import (
 from orthopsis.exercise.load import explained
 from orthopsis.phrase import say
 from orthopsis.school.settings import own_words, settings_of
-from orthopsis.school.store import Store, was_taken_back
+from orthopsis.school.store import Store, code_of, was_taken_back
 from orthopsis.web.context import local_teacher
 from orthopsis.web.turns import Busy, TookTooLong
 from orthopsis.wording.words import Words
 
+NO_ROOM = {1021, 1114}
+"""MariaDB: disk full, table full."""
 MEDIA_TYPE = "application/problem+json"
 
 
@@ -73,7 +75,9 @@ def install(app: FastAPI) -> None:
     def of_database(request: Request, error: DBAPIError) -> JSONResponse:
         if not was_taken_back(error):
             logging.getLogger("orthopsis").error("database: %s", error.orig)
-        title, detail = "records out of reach", Words().say(say("records-out-of-reach"))
+        full = code_of(error) in NO_ROOM
+        title = "no room left" if full else "records out of reach"
+        detail = Words().say(say("records-full" if full else "records-out-of-reach"))
         answer = problem_response(
             Problem(type=_type(title), title=title, status=503, detail=detail)
         )

@@ -1508,11 +1508,11 @@ door-foreign-page = another page may not change anything here
 door-too-large = up to { $most } MB are taken at once; send a smaller file
 refused-photo-on-stack = this photo is on the stack already; one of it is enough
 sheet-cannot-be-shown =
-    this sheet cannot be shown: what was kept of it is spoilt. Take it from the stack, or have it
-    judged again
+    This sheet cannot be shown: what was kept of it is spoilt. Take it from the stack, or have it
+    judged again.
 cannot-be-shown =
-    this cannot be shown. You can open it to see why, save a copy of it as a file, or put it in the
-    bin
+    This cannot be shown. You can open it to see why, save a copy of it as a file, or put it in the
+    bin.
 busy-come-later =
     so many drawings and prints wait that yours could not be put in the queue; nothing was changed.
     Your turn comes: try again in a minute
@@ -1523,6 +1523,8 @@ door-length-unknown = send the length of the content with it
 records-out-of-reach =
     the records cannot be reached; nothing was changed. Try again in a moment, and restart the
     program if it stays so
+records-full =
+    there is no room left on this machine's disk, so nothing was changed. Make room, and do it again
 unexpected-fault = something went wrong here; nothing was changed
 
 ## Long work that ended

@@ -107,7 +107,7 @@ function choose(event: Event, action: () => void) {
 }
 .spoilt {
   align-self: stretch;
-  width: 264px;
+  width: 100%;
   padding: 20px;
   background: var(--paper);
   color: var(--pencil-quiet);
