@@ -47,7 +47,7 @@ def test_every_format_has_its_media_type():
 @pytest.mark.parametrize("number", [0, 99])
 def test_a_step_that_is_not_there_is_refused_with_those_that_are(number):
     for form in ("svg", "png", "dxf"):
-        with pytest.raises(ExerciseError, match="none of the steps 1 to 15"):
+        with pytest.raises(ExerciseError, match="none of the steps 1 to 16"):
             exported(example("seed-crates"), form, number)
 
 
@@ -92,7 +92,7 @@ def test_only_what_can_be_chosen_by_eye_is(cut):
 
 
 @pytest.mark.parametrize(
-    ("demand", "steps"), [("first steps", 9), ("standard", 15), ("stretch", 15)]
+    ("demand", "steps"), [("first steps", 9), ("standard", 16), ("stretch", 16)]
 )
 def test_the_command_line_prints_each_demand(demand, steps, tmp_path):
     out = tmp_path / "pack.pdf"

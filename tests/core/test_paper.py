@@ -107,7 +107,10 @@ def test_a_line_to_a_measuring_point_is_of_no_family(paper):
     paper.aim(paper.measure(60, 160), point, THING, family="free")
     paper.finish_guides()
     assert paper.strokes[0].stroke.family == "free"
-    assert paper.steps[-1].measures[0].mm == 80
+    assert [m.mm for m in paper.steps[-1].measures[:1]] == [380]
+    again = paper.measuring_point("DP2", Point(380, 100), VP, Idea.DISTANCE_POINT)
+    other = paper.measuring_point("DP2", Point(390, 100), VP, Idea.DISTANCE_POINT)
+    assert again is point and other.name == "DP2b"
 
 
 def test_a_finished_line_stops_at_nearer_things(paper):

@@ -96,14 +96,14 @@ def test_two_steps_are_said_as_one():
 
 def test_a_step_is_split_after_a_line():
     scene = example("seed-crates")
-    step = run_through(scene)[2]
+    step = run_through(scene)[3]
     assert len(step.strokes) == 4
     made = run_through(edited(scene, step.key, first_lines=3))
-    first, second = made[2:4]
+    first, second = made[3:5]
     assert (len(first.strokes), len(second.strokes)) == (3, 1)
     assert (title(first), title(second)) == (f"{title(step)}, first", f"{title(step)}, then")
     assert {m.name for m in [*first.marks, *second.marks]} == {m.name for m in step.marks}
-    assert run_through(edited(scene, step.key, first_lines=9))[2] == made[2].__class__(
+    assert run_through(edited(scene, step.key, first_lines=9))[3] == made[3].__class__(
         **vars(step)
     ), "where there are not so many lines it stays one"
 
@@ -140,15 +140,15 @@ def test_nothing_is_used_before_it_is_made_in_any_order():
 
 def test_words_of_ones_own_keep_their_measures_true():
     scene = example("seed-crates")
-    step = run_through(scene)[2]
+    step = run_through(scene)[3]
     said = [scene.wording.length(mm) for mm in measures_of(step)]
     assert said[0] in instruction(step)
     words = "Put your pencil {1} from the left, {2} down. {9}"
     data = {**to_data(scene.exercise), "run": {"steps": {str(step.key): {"instruction": words}}}}
-    told = instruction(run_through(resolve(from_data(data)))[2])
+    told = instruction(run_through(resolve(from_data(data)))[3])
     assert told == f"Put your pencil {said[0]} from the left, {said[1]} down. {{9}}"
     data["pieces"][0]["front"]["x_mm"] = 50
-    assert "5 cm from the left" in instruction(run_through(resolve(from_data(data)))[2])
+    assert "5 cm from the left" in instruction(run_through(resolve(from_data(data)))[3])
 
 
 def test_changes_of_steps_that_are_gone_do_no_harm():

@@ -9,6 +9,7 @@ import pytest
 
 from orthopsis.construction.moves import Do
 from orthopsis.construction.order import NoDrawingOrder
+from orthopsis.exercise.advice import strips
 from orthopsis.exercise.records import steps_record, steps_text
 from orthopsis.exercise.resolve import steps
 from orthopsis.exercise.state import lines_after
@@ -257,13 +258,45 @@ def test_measures_say_where_the_rulers_zero_lies():
     assert {"zero": "A", "axis": "along", "mm": 60.0} in front["measures"]
 
 
-def test_true_depth_names_its_point_and_how_far_out_it_lies():
+def test_true_depth_joins_to_a_point_that_the_setting_has_placed():
     scene = scene_of(ONE_POINT, pieces__0__depth={"true_mm": 60})
-    step = next(step for step in steps(scene) if "how far back" in title(step))
-    assert "The right distance point DP2 lies 30 cm to the right of VP1" in instruction(step)
+    made = steps(scene)
+    setting = next(step for step in made if step.phrase == "helping-points")
+    assert made.index(setting) == 2, "before the first thing"
+    assert "DP2 on a strip of paper, 9 cm out from the right edge" in instruction(setting)
+    step = next(step for step in made if "how far back" in title(step))
+    assert "nothing to measure. Join A to the right distance point DP2" in instruction(step)
+    assert not step.measures, "it was measured in the setting"
     helping = [d for d in step.strokes if d.stroke.family == "free"]
     assert len(helping) == 1
     assert helping[0].fate == "guide"
+    assert [vp.name for vp in scene.helping_points] == ["DP2"]
+    assert "DP2" in [strip.name for strip in strips(scene)]
+
+
+def test_points_that_nothing_asks_for_are_not_placed():
+    hidden = {**ONE_POINT["pieces"][0], "id": "behind", "depth": {"true_mm": 60}}
+    hidden["front"] = {"x_mm": 70, "y_mm": 170, "width_mm": 20, "height_mm": 20}
+    both = [ONE_POINT["pieces"][0], hidden]
+    for scene in (scene_of(ONE_POINT), scene_of(ONE_POINT, pieces=both)):
+        assert "helping-points" not in [step.phrase for step in steps(scene)]
+        assert scene.helping_points == []
+
+
+@pytest.mark.parametrize(
+    ("front", "said"),
+    [
+        ({"x_mm": -20}, "Mark A 2 cm out from the left edge and 16 cm from the top edge"),
+        ({"y_mm": -15}, "and 1.5 cm above the top edge"),
+        ({"x_mm": 425}, "Mark A 0.5 cm out from the right edge"),
+    ],
+)
+def test_a_mark_off_the_sheet_is_measured_out_from_its_edge(front, said):
+    changes = {f"pieces__0__front__{name}": value for name, value in front.items()}
+    scene = scene_of(ONE_POINT, **changes, pieces__0__standing="floating")
+    told = " ".join(map(instruction, steps(scene)))
+    assert said in told or "crate" not in told.lower()
+    assert "-" not in told.replace("set square", "")
 
 
 def test_guide_lines_are_drawn_only_as_far_as_needed():

@@ -147,13 +147,6 @@ def test_fresh_demo_data_ask_before_other_work_is_removed(serve):
     end(process)
 
 
-def test_the_first_demo_of_an_empty_folder_shows_its_lessons(serve):
-    process, address, _ = serve.start("--demo")
-    assert titles(address) == EXAMPLE_TITLES
-    assert len(json.loads(get(address, "api/lessons"))) == 5
-    end(process)
-
-
 def test_a_killed_server_and_a_killed_database_are_put_right_by_the_next_start(serve):
     process, address, _ = serve.start()
     put_on_shelf(address, "Kept")

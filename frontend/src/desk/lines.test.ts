@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { Step, XY } from "@/api/client";
 import cases from "../../../tests/cases/said-in-both-languages.json";
-import { belongsTo, finishedLines, linesAfter, marksAt, runsOf } from "./lines";
+import { belongsTo, finishedLines, helpingPoints, linesAfter, marksAt, runsOf } from "./lines";
 
 function step(number: number, count: number, more: Partial<Step> = {}): Step {
   return {
@@ -99,4 +99,14 @@ test("a letter belongs to its word", () => {
   expect(belongsTo("fern", "fern")).toBe(true);
   expect(belongsTo("ferns", "fern")).toBe(false);
   expect(belongsTo(null, null)).toBe(false);
+});
+
+test("distance points are there from the step that places them", () => {
+  const place = step(2, 0, {
+    key: "/helping-points/1",
+    marks: [{ name: "DP2", at: [520, 120] }] as Step["marks"],
+  });
+  const all = [step(1, 1), place, step(3, 1)];
+  expect(helpingPoints(all, 1)).toEqual([]);
+  expect(helpingPoints(all, 3)).toEqual([{ name: "DP2", x_mm: 520, y_mm: 120 }]);
 });

@@ -54,6 +54,21 @@ export function marksAt(
     .filter(({ name }) => !points.some((point) => point.name === name));
 }
 
+export interface DeskPoint {
+  name: string;
+  x_mm: number;
+  y_mm: number;
+}
+
+/** The distance and measuring points that the setting has placed by a step (from 1). */
+export function helpingPoints(steps: readonly Step[], number: number): DeskPoint[] {
+  return steps
+    .slice(0, number)
+    .filter((step) => step.key.startsWith("/helping-points/"))
+    .flatMap((step) => step.marks)
+    .map((mark) => ({ name: mark.name, x_mm: mark.at[0], y_mm: mark.at[1] }));
+}
+
 /** The finished drawing, with its hidden edges when they are asked for. */
 export function finishedLines(strokes: readonly Stroke[], withHidden: boolean): DeskLine[] {
   return strokes

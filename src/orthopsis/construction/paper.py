@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from itertools import accumulate, pairwise
+from typing import Any
 
 from orthopsis.construction.cover import drawn_by_others, open_parts, under
 from orthopsis.construction.doubt import crossing_sway, doubt
@@ -86,8 +87,14 @@ class Paper(MoveRecord):
         steps, guides, tidied = len(self.steps), len(self._guides), len(self._tidied)
         reached = [len(guide.reached) for guide in self._guides]
         counts = self._named, self._readings, self._ruled, self._curves
+        placed: list[tuple[list[Any], int]] = [(self._helping, len(self._helping))]
+        if self.setting is not None:
+            of_setting = self.setting.marks, self.setting.moves, self.setting.measures
+            placed += [(made, len(made)) for made in of_setting]
 
         def take_back() -> None:
+            for made, before in placed:
+                del made[before:]
             del self.steps[steps:], self._guides[guides:], self._tidied[tidied:]
             for guide, many in zip(self._guides, reached, strict=True):
                 del guide.reached[many:]

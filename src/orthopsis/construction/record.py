@@ -37,6 +37,9 @@ class MoveRecord:
     tolerance: Tolerance = EXACT
     reading_mm: float | None = None
     steps: list[Step] = field(default_factory=list)
+    setting: Step | None = None
+    """Where the distance and measuring points are placed, before the first thing is drawn."""
+    _helping: list[tuple[Point, Mark]] = field(default_factory=list)
     _named: int = 0
     _readings: int = 0
 
@@ -119,16 +122,32 @@ class MoveRecord:
         return mark
 
     def measuring_point(self, name: str, at: Point, vp: Mark, idea: Idea) -> Mark:
-        """A measuring or distance point, measured out from its vanishing point."""
-        length_mm = distance(vp.at, at)
-        self.moved(Do.MEASURE, (vp.name,), name)
-        self._step.ideas.add(idea)
-        way = direction(vp.at, at)
-        place = toward(vp.at, at, self._read(length_mm))
-        mark = Mark(name, place, {**vp.sway, **self._misread(way)}, point=True)
-        self._step.marks.append(mark)
-        self._step.measures.append(Measure(vp.name, "along", length_mm))
+        """A measuring or distance point: placed once, in the setting, from the sheet's edges.
+
+        Two of one name are told apart by a small letter.
+        """
+        known = self.helping_point(at)
+        if known is not None:
+            return known
+        step = self.setting or self._step
+        taken = sum(mark.name.rstrip("bcdefgh") == name for _, mark in self._helping)
+        x, y = at.xy
+        place = Point(self._read(x), self._read(y))
+        letter = ("", *"bcdefgh")[taken]
+        sway = self._misread((1.0, 0.0), (0.0, 1.0))
+        mark = Mark(name + letter, place, sway, point=True)
+        step.moves.append(Move(Do.MEASURE, (), mark.name))
+        step.ideas.add(idea)
+        step.marks.append(mark)
+        step.measures.append(Measure("left edge", "x", x))
+        if vp.at.y != y:
+            step.measures.append(Measure("top edge", "y", y))
+        self._helping.append((at, mark))
         return mark
+
+    def helping_point(self, at: Point) -> Mark | None:
+        """The distance or measuring point that was placed there."""
+        return next((mark for place, mark in self._helping if distance(place, at) < 1e-6), None)
 
     def measure(self, x_mm: float, y_mm: float) -> Mark:
         """Mark a point by its measures from the sheet's left and top edge."""

@@ -8,18 +8,25 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Mark, Step, StepKey, count
+from orthopsis.construction.moves import Step, StepKey
 from orthopsis.construction.order import Body, near_to_far
 from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
+from orthopsis.exercise.setting import (
+    HELPING,
+    helping_points,
+    lay_out,
+    place_points,
+    say_helping_points,
+)
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Segment, at
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Stroke
 from orthopsis.perspective.view import VanishingPoint, View
-from orthopsis.phrase import Length, Phrase, PointName, Several, say
+from orthopsis.phrase import Length, say
 from orthopsis.picture.drawing import draw
 from orthopsis.picture.solids import AnySolid
 from orthopsis.picture.visibility import BehindTheEye, Sight
@@ -190,11 +197,21 @@ class Scene:
         return points
 
     @cached_property
+    def helping_points(self) -> list[VanishingPoint]:
+        """The distance and measuring points that are asked for; none where nothing can be drawn."""
+        if not any(piece.measured_true for piece in self.exercise.pieces):
+            return []
+        try:
+            return helping_points(steps(self))
+        except ExerciseError:
+            return []
+
+    @cached_property
     def far_points(self) -> list[VanishingPoint]:
-        """The vanishing points beside the sheet, where a strip or a string reaches them."""
+        """The points beside the sheet, where a strip or a string reaches them."""
         return [
             vp
-            for vp in self.vanishing_points
+            for vp in (*self.vanishing_points, *self.helping_points)
             if not vp.at.at_infinity and not self.sheet.contains(vp.at)
         ]
 
@@ -284,8 +301,10 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     """
     standing = StandingBodies(scene.bodies, scene.drawing_order)
     paper = Paper(scene.sheet, reading_mm=reading_mm, standing=standing)
-    _lay_out(paper, scene)
-    points = _place_points(paper, scene)
+    sheet, level_mm = scene.sheet, scene.main.eye_level_mm
+    lay_out(paper, sheet, level_mm)
+    points = place_points(paper, scene.vanishing_points, sheet, level_mm)
+    paper.setting = paper.begin(HELPING)
     handed: dict[Part, object] = {}
     for number in scene.drawing_order:
         part, body = scene.parts[number], scene.bodies[number]
@@ -297,61 +316,9 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
             take_back()
     paper.finish()
+    say_helping_points(paper, sheet, level_mm)
     _clean_up(paper, scene)
     return _known(paper.steps, scene)
-
-
-def _lay_out(paper: Paper, scene: Scene) -> None:
-    if scene.sheet.frame_mm:
-        step = paper.begin("frame")
-        paper.frame()
-        step.say("frame", inside=Length(scene.sheet.frame_mm))
-        step.check("frame-check")
-    step = paper.begin("eye-level-line")
-    paper.eye_level(scene.main.eye_level_mm)
-    step.say("eye-level-line", down=Length(scene.main.eye_level_mm))
-    step.check("eye-level-line-check")
-
-
-def _place_points(paper: Paper, scene: Scene) -> dict[str, Mark]:
-    vps = scene.vanishing_points
-    step = paper.begin("points", count=count(len(vps)))
-    level_mm = scene.main.eye_level_mm
-    points = {vp.name: paper.given(vp, level_mm) for vp in vps}
-    on_level = [point_phrase(vp, scene) for vp in vps if vp.at.y == level_mm]
-    elsewhere = [point_phrase(vp, scene) for vp in vps if vp.at.y != level_mm]
-    each = Several(tuple(say("point-mark", point=point) for point in on_level), "space")
-    step.say("points", points=Several(tuple(on_level), "semicolon"), each=each)
-    step.says += [say("point-mark", point=point) for point in elsewhere]
-    step.check("points-check-elsewhere" if elsewhere else "points-check")
-    return points
-
-
-def point_phrase(vp: VanishingPoint, scene: Scene) -> Phrase:
-    """A vanishing point with its place, and the strip it needs when it lies off the sheet."""
-    on_sheet = scene.sheet.contains(vp.at)
-    name, place = PointName(vp.name), place_of_point(vp, scene)
-    return say("point-on-sheet" if on_sheet else "point-on-strip", name=name, place=place)
-
-
-def place_of_point(vp: VanishingPoint, scene: Scene) -> Phrase:
-    """Where a vanishing point lies, from the sheet's edges."""
-    (x, y), sheet = vp.at.xy, scene.sheet
-    if x < 0.0:
-        across = say("across-left", mm=Length(-x))
-    elif x > sheet.width_mm:
-        across = say("across-right", mm=Length(x - sheet.width_mm))
-    else:
-        across = say("across-on", mm=Length(x))
-    if y == scene.main.eye_level_mm:
-        return across
-    if y < 0.0:
-        down = say("down-above", mm=Length(-y))
-    elif y > sheet.height_mm:
-        down = say("down-below", mm=Length(y - sheet.height_mm))
-    else:
-        down = say("down-on", mm=Length(y))
-    return say("place-of-point", across=across, down=down)
 
 
 def _clean_up(paper: Paper, scene: Scene) -> None:

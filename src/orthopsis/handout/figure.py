@@ -186,7 +186,7 @@ def step_figure(scene: Scene, steps: Sequence[Step], number: int, scale: float =
         )
         if state == "new" and drawn.fate != "keep":
             _ruler_onward(figure, scene, stroke, scale)
-    points = {vp.name for vp in scene.vanishing_points}
+    points = {vp.name for vp in (*scene.vanishing_points, *scene.helping_points)}
     placed = {mark.name for step in steps[:number] for mark in step.marks} & points
     _vanishing_points(figure, scene, scale, placed)
     for mark in steps[number - 1].marks:
@@ -224,7 +224,9 @@ def _eye_level(figure: Figure, scene: Scene, scale: float) -> None:
 def _vanishing_points(
     figure: Figure, scene: Scene, scale: float, names: set[str] | None = None
 ) -> None:
-    for vp in scene.vanishing_points:
+    # Distance and measuring points help a step, and are no part of the finished drawing.
+    helping = scene.helping_points if names is not None else []
+    for vp in (*scene.vanishing_points, *helping):
         if not scene.sheet.contains(vp.at) or (names is not None and vp.name not in names):
             continue
         x, y = vp.at.xy

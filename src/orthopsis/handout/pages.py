@@ -17,8 +17,9 @@ from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.personal import with_text
 from orthopsis.exercise.plan import lesson_plan
-from orthopsis.exercise.resolve import Scene, picture, place_of_point, resolve, steps
+from orthopsis.exercise.resolve import Scene, picture, resolve, steps
 from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
+from orthopsis.exercise.setting import place_of_point
 from orthopsis.exercise.task import has_word
 from orthopsis.exercise.told import check, instruction, title
 from orthopsis.handout.aids import (
@@ -333,9 +334,10 @@ def _measures(scene: Scene) -> list[list[str]]:
     words = scene.words
     level = say("level-from-top", mm=Length(scene.main.eye_level_mm))
     rows = [[words.say(say("Eye-level")), words.say(level)]]
-    for vp in scene.vanishing_points:
+    for vp in (*scene.vanishing_points, *scene.helping_points):
         where = "place-on-sheet" if scene.sheet.contains(vp.at) else "place-on-strip"
-        rows.append([vp.name, words.say(say(where, place=place_of_point(vp, scene)))])
+        place = place_of_point(vp, scene.sheet, scene.main.eye_level_mm)
+        rows.append([vp.name, words.say(say(where, place=place))])
     return rows
 
 

@@ -96,6 +96,12 @@ class Piece(Measures):
         return 1.0
 
     @property
+    def measured_true(self) -> bool:
+        """Whether a true length of it is carried into the depth."""
+        cuts = (value for _, value in self.place if isinstance(value, Cut))
+        return any(cut.true_mm is not None for cut in cuts)
+
+    @property
     def lasting(self) -> str:
         """What it is known by for ever."""
         return self.uid or self.id

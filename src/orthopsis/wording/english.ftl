@@ -122,14 +122,48 @@ too-far =
        *[long-ruler] take the long ruler
     }.
 
+## The points that carry depth
+
+# $count (number) $kind (choice)
+helping-points-title = { $kind ->
+    [distance] { $count ->
+        [one] The distance point
+       *[other] The distance points
+    }
+   *[measuring] { $count ->
+        [one] The measuring point
+       *[other] The measuring points
+    }
+ }
+# $points (list)
+helping-points-level =
+    On the { eye-level } mark { $points }.
+# $count (number)
+helping-points =
+    { $count ->
+        [one] It carries
+       *[other] They carry
+    } a length that is measured on the sheet into the depth.
+    .simple =
+        You will need { $count ->
+            [one] it
+           *[other] them
+        } to find how far back things go.
+# $count (number)
+helping-points-check =
+    Measure { $count ->
+        [one] it
+       *[other] each of them
+    } again: how deep things are hangs on it.
+
 ## How far back: a cut
 
-# $x (length) $start (mark) $vp (point) $mark (mark)
+# $across (phrase) $start (mark) $vp (point) $mark (mark)
 cut-x =
-    Measure { $x } from the left edge and lay the { square } there: where it crosses the line from
+    Measure { $across } and lay the { square } there: where it crosses the line from
     { $start } to { $vp } is { $mark }.
     .simple =
-        Measure { $x } from the left edge. Put the { square } there. Mark { $mark } on the line from
+        Measure { $across }. Put the { square } there. Mark { $mark } on the line from
         { $start } to { $vp }.
 # $along (length) $start (mark) $vp (point) $mark (mark)
 cut-along =
@@ -144,41 +178,41 @@ cut-by-eye =
     .simple =
         Choose how far back it goes. Mark { $mark } on the line from { $start } to { $vp }, about
         { $along } along.
-# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-distance =
-    Measure { $true } { lay-out } from { $start }: { $laid }. The { WORD($side) } distance point
-    { $point } lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it.
+    Measure { $true } { lay-out } from { $start }: { $laid }.
+    Join { $laid } to the { WORD($side) } distance point { $point }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        Measure { $true } { lay-out } from { $start }: { $laid }. Mark the { WORD($side) } distance
-        point { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid }
-        to it. Mark { $mark } where it crosses the line from { $start } to { $vp }.
-# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+        Measure { $true } { lay-out } from { $start }: { $laid }.
+        Draw a light line from { $laid } to the { WORD($side) } distance point { $point }.
+        Mark { $mark } where it crosses the line from { $start } to { $vp }.
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-distance-there =
-    { $laid } is the true depth from { $start } already. The { WORD($side) } distance point
-    { $point } lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it.
+    { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+    Join { $laid } to the { WORD($side) } distance point { $point }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        { $laid } is the true depth from { $start } already. Mark the { WORD($side) } distance point
-        { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
+        { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+        Draw a light line from { $laid } to the { WORD($side) } distance point { $point }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
-# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-measuring =
-    Measure { $true } { lay-out } from { $start }: { $laid }. The measuring point of { $vp },
-    { $point }, lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it.
+    Measure { $true } { lay-out } from { $start }: { $laid }.
+    Join { $laid } to { $point }, the measuring point of { $vp }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        Measure { $true } { lay-out } from { $start }: { $laid }. Mark the measuring point of { $vp },
-        { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
+        Measure { $true } { lay-out } from { $start }: { $laid }.
+        Draw a light line from { $laid } to { $point }, the measuring point of { $vp }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
-# $true (length) $side (choice) $start (mark) $laid (mark) $out (length) $point (point) $vp (point) $mark (mark)
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-measuring-there =
-    { $laid } is the true depth from { $start } already. The measuring point of { $vp }, { $point },
-    lies { $out } { beside } { $vp }{ on-level }; draw lightly from { $laid } to it. Where that
-    crosses the line from { $start } to { $vp } is { $mark }, at true depth.
+    { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+    Join { $laid } to { $point }, the measuring point of { $vp }, lightly.
+    Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        { $laid } is the true depth from { $start } already. Mark the measuring point of { $vp },
-        { $point }, { $out } { beside } { $vp }{ on-level }. Draw a light line from { $laid } to it.
+        { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+        Draw a light line from { $laid } to { $point }, the measuring point of { $vp }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $side (choice)
 lay-out = { $side ->
@@ -186,27 +220,16 @@ lay-out = { $side ->
     [right] level to the left
    *[above] straight down
  }
-# $side (choice)
-beside = { $side ->
-    [left] to the left of
-    [right] to the right of
-   *[above] straight above
- }
-# $side (choice)
-on-level = { $side ->
-    [above] { "" }
-   *[other] { " " }on the { eye-level }
- }
 
 ## The box
 
 box-front-title = the front face
-# $corner (mark) $x (length) $y (length) $face (marks) $width (length) $height (length)
+# $corner (mark) $across (phrase) $down (phrase) $face (marks) $width (length) $height (length)
 box-front =
-    Mark { $corner } { $x } from the left edge and { $y } from the top edge. Draw the front face
+    Mark { $corner } { $across } and { $down }. Draw the front face
     { $face }: { $width } wide and { $height } high.
     .simple =
-        Mark { $corner }: { $x } from the left edge, { $y } from the top edge. From { $corner } draw
+        Mark { $corner }: { $across }, { $down }. From { $corner } draw
         the front face: { $width } wide, { $height } high. Its corners are { $face }.
 box-front-check = The uprights are square to the edge of the sheet.
 # $vp (point)
@@ -240,39 +263,39 @@ box-back =
 box-back-check = Each back edge is parallel to its front edge, and they meet on the guide lines.
 
 box-edge-title = the front edge
-# $top (mark) $x (length) $y (length) $length (length) $foot (mark)
+# $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark)
 box-edge-down =
-    Mark { $top } { $x } from the left edge and { $y } from the top edge. Draw the front edge
+    Mark { $top } { $across } and { $down }. Draw the front edge
     straight down, { $length } long, to { $foot }.
     .simple =
-        Mark { $top }: { $x } from the left edge, { $y } from the top edge. Draw a line straight
+        Mark { $top }: { $across }, { $down }. Draw a line straight
         down, { $length } long. Its end is { $foot }.
-# $top (mark) $x (length) $y (length) $length (length) $foot (mark) $third (point)
+# $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark) $third (point)
 box-edge-toward =
-    Mark { $top } { $x } from the left edge and { $y } from the top edge. Draw the front edge toward
+    Mark { $top } { $across } and { $down }. Draw the front edge toward
     { $third }, { $length } long, to { $foot }.
     .simple =
-        Mark { $top }: { $x } from the left edge, { $y } from the top edge. Draw a line toward
+        Mark { $top }: { $across }, { $down }. Draw a line toward
         { $third }, { $length } long. Its end is { $foot }.
-# $top (mark) $x (length) $y (length) $length (length) $foot (mark) $third (point)
+# $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark) $third (point)
 box-edge-from =
-    Mark { $top } { $x } from the left edge and { $y } from the top edge. Draw the front edge down,
+    Mark { $top } { $across } and { $down }. Draw the front edge down,
     in line with { $third }, { $length } long, to { $foot }.
     .simple =
-        Mark { $top }: { $x } from the left edge, { $y } from the top edge. Draw a line down, in line
+        Mark { $top }: { $across }, { $down }. Draw a line down, in line
         with { $third }, { $length } long. Its end is { $foot }.
 box-edge-check = The front edge is square to the top edge of the sheet.
 # $third (point)
 box-edge-to-check = The ruler along the front edge passes through { $third }.
 
 box-edge-on-title = the front edge
-# $base (name) $line (marks) $top (mark) $down (length) $foot (mark) $below (length)
+# $base (name) $line (marks) $top (mark) $down (phrase) $foot (mark) $below (phrase)
 box-edge-on =
     Lay the ruler along the front edge { $line } of { $base } and draw it on: from { $top },
-    { $down } below the top edge of the sheet, to { $foot }, { $below } below it.
+    { $down }, to { $foot }, { $below }.
     .simple =
-        Put the ruler along { $line } of { $base }. Mark { $top } { $down } below the top edge. Mark
-        { $foot } { $below } below it. Draw { $top } { $foot }.
+        Put the ruler along { $line } of { $base }. Mark { $top } { $down }. Mark { $foot } { $below }.
+        Draw { $top } { $foot }.
 # $edge (marks) $line (marks)
 box-edge-on-check = { $edge } lies in one line with { $line }.
 
@@ -388,12 +411,12 @@ round-sides-check = Each side line touches the curves and crosses neither.
 ## Letters and shapes
 
 block-title = the block
-# $corner (mark) $x (length) $y (length) $face (marks) $width (length) $height (length)
+# $corner (mark) $across (phrase) $down (phrase) $face (marks) $width (length) $height (length)
 block =
-    Mark { $corner } { $x } from the left edge and { $y } from the top edge. Draw a light block
+    Mark { $corner } { $across } and { $down }. Draw a light block
     { $face }: { $width } wide and { $height } high.
     .simple =
-        Mark { $corner }: { $x } from the left edge, { $y } from the top edge. Draw a light block:
+        Mark { $corner }: { $across }, { $down }. Draw a light block:
         { $width } wide, { $height } high.
 block-check = The block is square to the edges of the sheet.
 
@@ -568,8 +591,8 @@ back-parallel-check = What lies on one line in front lies on one line behind.
 back-to-point-check = Each far corner lies on the line to its own near corner.
 
 back-depth-title = how far back
-# $mark (mark) $x (length) $y (length)
-back-depth-mark = Mark { $mark } { $x } from the left edge and { $y } from the top edge.
+# $mark (mark) $across (phrase) $down (phrase)
+back-depth-mark = Mark { $mark } { $across } and { $down }.
 # $mark (mark) $vp (point)
 back-depth-line = Draw a very light line from { $mark } to { $vp }, only for the depth.
 # $far (mark) $near (mark) $vp (point)

@@ -4,7 +4,7 @@ import type { Picture, Step } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
-import { finishedLines, guideLines, linesAfter, marksAt } from "@/desk/lines";
+import { finishedLines, guideLines, helpingPoints, linesAfter, marksAt } from "@/desk/lines";
 import OnwardLines from "@/desk/OnwardLines.vue";
 import StepMarks from "@/desk/StepMarks.vue";
 import SwingingRuler from "@/desk/SwingingRuler.vue";
@@ -30,9 +30,10 @@ const points = computed(() => {
   const placed = new Set(
     props.steps.slice(0, props.number).flatMap((one) => one.marks.map((mark) => mark.name)),
   );
-  return props.picture.drawing.vanishing_points
+  const shown = props.picture.drawing.vanishing_points
     .filter((vp) => whole.value || props.look === "guides" || placed.has(vp.name))
     .map((vp) => ({ name: vp.name, x_mm: vp.x_mm ?? 0, y_mm: vp.y_mm ?? 0 }));
+  return moment.value ? [...shown, ...helpingPoints(props.steps, props.number)] : shown;
 });
 const lines = computed(() => {
   if (whole.value) return finishedLines(props.picture.drawing.strokes, false);
@@ -48,7 +49,7 @@ const underRuler = computed(() => {
   return typeof stroke?.curve === "number" ? undefined : stroke;
 });
 const marks = computed(() =>
-  moment.value ? marksAt(props.steps, props.number, props.picture.drawing.vanishing_points) : [],
+  moment.value ? marksAt(props.steps, props.number, points.value) : [],
 );
 </script>
 

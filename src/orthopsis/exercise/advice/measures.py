@@ -46,7 +46,7 @@ def strips(scene: Scene) -> tuple[Strip, ...]:
     found = []
     rulers = RULERS_IN_MM if scene.wording.units == "in" else RULERS_MM
     starts = [place for body in scene.bodies for place, _ in body.corners]
-    for vp in scene.vanishing_points:
+    for vp in (*scene.vanishing_points, *scene.helping_points):
         side, out_mm = scene.sheet.beside(vp.at)
         if out_mm <= 0.0:
             continue

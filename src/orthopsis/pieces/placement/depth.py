@@ -9,6 +9,7 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from orthopsis.construction.moves import Idea, Mark, Ruled, Said, phrase
+from orthopsis.construction.places import across
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import (
     LEFT,
@@ -153,7 +154,9 @@ class Cut(Measures):
         if self.x_mm is not None:
             foot = paper.measure_on_edge(self.x_mm)
             mark = paper.cross(paper.upright(foot), guide)
-            return mark, phrase("cut-x", x=Length(self.x_mm), start=start, vp=vp, mark=mark)
+            return mark, phrase(
+                "cut-x", across=across(self.x_mm, paper.sheet), start=start, vp=vp, mark=mark
+            )
         along_mm = self.along_mm or distance(start.at, vp.at) * (self.fraction or 0.0)
         mark = paper.measure_along(start, vp, along_mm)
         paper.reach(guide, mark)
@@ -180,7 +183,9 @@ class Cut(Measures):
         laid = there or paper.measure_along(start, along, self.true_mm)
         side = _SIDES[along]
         one_point = len(view.vanishing_points) == 1
-        name = f"DP{_NUMBERS[side]}" if one_point else f"MP{vp.name[-1]}"
+        # Points of another view have its name before theirs.
+        of_view = vp.name[: vp.name.rfind(":") + 1]
+        name = f"{of_view}DP{_NUMBERS[side]}" if one_point else f"{of_view}MP{vp.name[-1]}"
         idea = Idea.DISTANCE_POINT if one_point else Idea.MEASURING_POINT
         point = paper.measuring_point(name, view.measuring_point(vp.at, along), vp, idea)
         mark = paper.cross(paper.aim(laid, point, site.part, family=FREE), guide)
@@ -189,7 +194,6 @@ class Cut(Measures):
             "side": Choice(side),
             "start": start,
             "laid": laid,
-            "out": Length(distance(point.at, vp.at)),
             "point": point,
             "vp": vp,
             "mark": mark,

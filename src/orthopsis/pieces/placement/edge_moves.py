@@ -7,6 +7,7 @@ from typing import NamedTuple, Protocol
 
 from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Mark, Ruled, Said, strung
+from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT
 from orthopsis.perspective.view import VERTICAL, View
 from orthopsis.phrase import Length, Value
@@ -92,7 +93,8 @@ def _front_edge(place: StandsOnEdge, site: Site, edges: Edges) -> tuple[Mark, Ma
     step = site.begin("box-edge")
     top = paper.measure(edge.x_mm, edge.upper.y)
     said: dict[str, Said] = {
-        "top": top, "x": Length(edge.x_mm), "y": Length(edge.upper.y),
+        "top": top, "across": across(edge.x_mm, paper.sheet),
+        "down": down(edge.upper.y, paper.sheet),
         "length": Length(edge.drawn_mm),
     }  # fmt: skip
     if third is None:
@@ -123,8 +125,8 @@ def _front_edge_on(
     drawn_on = strung(on.marks[1], on.marks[2])
     step.say(
         "box-edge-on",
-        base=on.name, line=drawn_on, top=top, down=Length(upper.y), foot=bottom,
-        below=Length(lower.y),
+        base=on.name, line=drawn_on, top=top, down=down(upper.y, paper.sheet), foot=bottom,
+        below=down(lower.y, paper.sheet),
     )  # fmt: skip
     step.check("box-edge-on-check", edge=strung(top, bottom), line=drawn_on)
     return top, bottom

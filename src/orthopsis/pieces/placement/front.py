@@ -9,6 +9,7 @@ from typing import Annotated, ClassVar
 from orthopsis.construction.moves import Mark, Ruled, count, several, strung
 from orthopsis.construction.order import NearPlace
 from orthopsis.construction.paper import Paper
+from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, Point, distance, part_way
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import plus
@@ -100,7 +101,8 @@ class OnFront(BlockPlacement):
             edges.keep(marks, number, (number + 1) % 4, family)
         step.say(
             "box-front",
-            corner=a, x=Length(front.x_mm), y=Length(front.y_mm), face=strung(a, b, c, d),
+            corner=a, across=across(front.x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
+            face=strung(a, b, c, d),
             width=Length(front.width_mm), height=Length(front.height_mm),
         )  # fmt: skip
         step.check("box-front-check")

@@ -6,7 +6,7 @@ import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
-import { finishedLines, guideLines, linesAfter, marksAt } from "@/desk/lines";
+import { finishedLines, guideLines, helpingPoints, linesAfter, marksAt } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepMarks from "@/desk/StepMarks.vue";
 import StepCaption from "@/desk/StepCaption.vue";
@@ -62,13 +62,14 @@ watch(picture, (now, before) => {
   if (now && !before && now.facts?.strips.length) fit.value = "points";
 });
 const sheet = computed(() => picture.value?.drawing.sheet);
-const points = computed(() =>
-  (picture.value?.drawing.vanishing_points ?? []).map((vp) => ({
+const points = computed(() => [
+  ...(picture.value?.drawing.vanishing_points ?? []).map((vp) => ({
     name: vp.name,
     x_mm: vp.x_mm ?? 0,
     y_mm: vp.y_mm ?? 0,
   })),
-);
+  ...helpingPoints(steps.value, chosenStep.value),
+]);
 const lines = computed(() => {
   if (chosenStep.value) return linesAfter(steps.value, chosenStep.value);
   const finished = finishedLines(picture.value?.drawing.strokes ?? [], withHidden.value);

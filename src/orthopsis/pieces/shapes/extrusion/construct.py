@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from orthopsis.construction.face import FrontFace, RecedingFace
 from orthopsis.construction.moves import Mark, phrase, strung
+from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
 from orthopsis.perspective.segments import WHOLE
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
@@ -96,7 +97,8 @@ def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark,
         paper.join(start, end, family, work.part)
     step.say(
         "block",
-        corner=a, x=Length(x_mm), y=Length(front.y_mm), face=strung(a, b, c, d),
+        corner=a, across=across(x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
+        face=strung(a, b, c, d),
         width=Length(width_mm), height=Length(front.height_mm),
     )  # fmt: skip
     step.check("block-check")
@@ -119,7 +121,10 @@ def _how_far_back(work: ProfileSite) -> list[Phrase]:
     step = work.begin("back-depth")
     if number is None:
         mark = paper.measure(*start.xy)
-        step.say("back-depth-mark", mark=mark, x=Length(start.xy[0]), y=Length(start.xy[1]))
+        x, y = start.xy
+        step.say(
+            "back-depth-mark", mark=mark, across=across(x, paper.sheet), down=down(y, paper.sheet)
+        )
     else:
         mark = work.marks[number]
     guide = work.guides.get(-1 if number is None else number)
@@ -211,9 +216,5 @@ def _true_width(
     way = cut.laying(start.at, along.at, LEVEL if owner.run == "right" else LEFT)
     if way == UPRIGHT:
         return None
-    place = view.measuring_point(along.at, way)
-    for step in work.paper.steps[first:]:
-        for mark in step.marks:
-            if distance(mark.at, place) < 1e-9:
-                return cut.true_mm, mark, start
-    return None
+    mark = work.paper.helping_point(view.measuring_point(along.at, way))
+    return None if mark is None else (cut.true_mm, mark, start)
