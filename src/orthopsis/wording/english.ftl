@@ -567,22 +567,30 @@ back-cut-away =
     Where the front was cut away the back is cut away too: each new far corner lies on its line to
     { $vp }.
     .simple = Cut the back like the front. Each far corner lies on its line to { $vp }.
+# $mark (mark) $way (phrase) $near (mark)
+far-corner = { $mark }: { $way }, to the line from { $near }.
+# $mark (mark) $row (mark) $point (point) $column (mark)
+face-corner =
+    { $mark }: in front, where the line from { $row } toward { $point } meets the one up and down
+    through { $column }.
 # $mark (mark)
-back-from = from { $mark }
+way-level-from = level from { $mark }
+# $mark (mark)
+way-upright-from = straight up or down from { $mark }
+# $mark (mark) $point (point)
+way-to-point-from = from { $mark } toward { $point }
+# $mark (mark) $line (marks)
+way-parallel-from = from { $mark }, parallel to { $line }
+    .simple = from { $mark }, the same way as { $line }
+# $line (marks)
+way-along = in line with { $line }
+# $corners (list)
+back-corners = Find the far corners, one by one. { $corners }
 # $sides (list) $what (choice)
-back-parallel =
-    Draw the far sides { $sides }, each parallel to its near one; they stop where they meet the
-    { WORD($what) }.
+back-sides =
+    Draw the far sides { $sides }; they stop where they meet the { WORD($what) }.
     .simple =
-        Draw the far sides { $sides }. Each goes the same way as the near side. Stop where you meet
-        the { WORD($what) }.
-# $sides (list) $what (choice)
-back-to-point =
-    Draw the far sides { $sides }, each to the same point as its near one; they stop where they meet
-    the { WORD($what) }.
-    .simple =
-        Draw the far sides { $sides }. Each goes the same way as the near side. Stop where you meet
-        the { WORD($what) }.
+        Draw the far sides { $sides }. Stop where you meet the { WORD($what) }.
 # $vp (point)
 back-stays =
     The lines to { $vp } stay as far as the marks on them.

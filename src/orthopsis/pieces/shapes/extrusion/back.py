@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from orthopsis.construction.face import plumb
-from orthopsis.construction.moves import Mark, Ruled, Step, strung
-from orthopsis.phrase import Phrase, Several, Value, say
+from orthopsis.construction.moves import Mark, Ruled, Step, phrase, strung
+from orthopsis.phrase import Phrase, Several, Value
 from orthopsis.pieces.shapes.extrusion.curves import Far, draw_far_curves, mark_behind
 from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
 
@@ -66,22 +66,30 @@ def _draw_far_side(
     other = b if seen[0] == a else a
     if other == a:
         portions = [(1.0 - t1, 1.0 - t0) for t0, t1 in reversed(portions)]
-    line = _far_line(work, side, start)
+    line, way = _far_line(work, side, start)
     goal = work.body.corners[other + n][0]
     work.paper.keep_along(start, line, goal, work.family(side), work.body, portions)
-    return say("back-from", mark=start.said)
+    return way
 
 
-def _far_line(work: ProfileSite, side: tuple[int, int], start: Mark) -> Ruled:
-    """The far side as a line through one of its ends: like the near one, or to its point."""
-    way = work.profile.direction(side)
+def _far_line(work: ProfileSite, side: tuple[int, int], start: Mark) -> tuple[Ruled, Phrase]:
+    """The far side as a line through one of its ends, like the near one or to its point; and how
+    that is said.
+    """
+    way, paper = work.profile.direction(side), work.paper
     a, b = (work.marks[k] for k in side)
     if way == "column":
-        return plumb(work.paper, start, work.third)
+        line = plumb(paper, start, work.third)
+        if work.third is None:
+            return line, phrase("way-upright-from", mark=start)
+        return line, phrase("way-to-point-from", mark=start, point=work.third)
     if way == "row":
         goal = work.points.get(work.across)
-        return work.paper.level(start) if goal is None else work.paper.lay(start, goal)
-    return work.paper.slide(start, work.paper.along(a, b))
+        if goal is None:
+            return paper.level(start), phrase("way-level-from", mark=start)
+        return paper.lay(start, goal), phrase("way-to-point-from", mark=start, point=goal)
+    parallel = paper.slide(start, paper.along(a, b))
+    return parallel, phrase("way-parallel-from", mark=start, line=strung(a, b))
 
 
 def _say_behind(
@@ -89,9 +97,11 @@ def _say_behind(
 ) -> None:
     step.says += said
     parallel = work.owner.run is None
+    found = work.far_found(step)
+    if found:
+        step.say("back-corners", corners=Several(tuple(found), "space"))
     if drawn:
-        far = "back-parallel" if parallel else "back-to-point"
-        step.say(far, sides=Several(tuple(drawn)), what=work.what)
+        step.say("back-sides", sides=Several(tuple(drawn)), what=work.what)
     if not step.says:
         step.say("back-stays", vp=work.vp)
     step.check("back-parallel-check" if parallel else "back-to-point-check")

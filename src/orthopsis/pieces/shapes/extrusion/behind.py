@@ -6,8 +6,9 @@ import math
 from collections.abc import Mapping, Sequence
 
 from orthopsis.construction.face import RecedingFace, plumb
-from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.construction.moves import Mark, Ruled, phrase, strung
 from orthopsis.perspective.plane import Line, Point, direction, distance, join, meet
+from orthopsis.phrase import Phrase
 from orthopsis.pieces.shapes.extrusion.curves import mark_behind
 from orthopsis.pieces.shapes.extrusion.profile import Crossing, Slant
 from orthopsis.pieces.shapes.extrusion.profile_site import CurveMarks, Pair, ProfileSite
@@ -76,12 +77,13 @@ class Parallels:
         paper, (near, far) = self.work.paper, known
         dx, dy = direction(near.at, here.at)
         if abs(dy) < 1e-9:
-            line = paper.level(far)
+            line, way = paper.level(far), phrase("way-level-from", mark=far)
         elif abs(dx) < 1e-9:
-            line = paper.upright(far)
+            line, way = paper.upright(far), phrase("way-upright-from", mark=far)
         else:
             line = paper.slide(far, paper.along(near, here))
-        return paper.cross(line, guide)
+            way = phrase("way-parallel-from", mark=far, line=strung(near, here))
+        return self.work.note_far(paper.cross(line, guide), way, here)
 
     def _crossing_sine(self, near: Point, here: Point) -> float:
         """Sine of the angle between the way from one mark to another and that one's guide line."""
@@ -112,12 +114,17 @@ class Rows:
         far = owner.face_of_block.far
         self.top, self.foot = block[far[near]], block[far[3 - near]]
         self._rows: dict[float, Ruled] = {}
+        self._behind: list[Pair] = []
+        """Marks of the face with those behind them: nothing is looked for twice."""
         self._crossings: dict[Crossing, Mark] = {}
 
     def find(self, k: int) -> Mark:
         """The mark behind a corner, where its line to the vanishing point meets a far line."""
         corner = self.work.profile.corners[k]
-        guide = self.work.guide(k)
+        guide, here = self.work.guide(k), self.work.marks[k]
+        known = self._known(here)
+        if known is not None:
+            return known
         lines: list[Ruled] = []
         if corner.row is not None:
             lines.append(self._row(corner.row))
@@ -125,7 +132,7 @@ class Rows:
             if corner.column is not None:
                 lines.append(self._column(corner.column))
             lines += [self._slant(line) for line in corner if isinstance(line, Slant)]
-        return self._best(lines, guide)
+        return self._best(lines, guide, here)
 
     def corner(self, bay: CurveMarks, start: Mark, end: Mark) -> Mark:
         """The mark behind the corner that a curve turns around."""
@@ -135,7 +142,7 @@ class Rows:
         lines = [self._row(bay.turn.row)]
         if _sine(lines[0], guide) <= GOOD_ANGLE:
             lines.append(self._column(bay.turn.column))
-        return self._best(lines, guide)
+        return self._best(lines, guide, bay.corner)
 
     def on_curve(self, bay: CurveMarks, start: Mark, end: Mark, corner: Mark) -> Mark:
         """The mark behind the one that is on the curve: on the same help line, drawn behind."""
@@ -162,8 +169,22 @@ class Rows:
     def _lay(self, mark: Mark) -> Ruled:
         return self.work.paper.lay(mark, self.work.vp)
 
-    def _best(self, lines: Sequence[Ruled], guide: Ruled) -> Mark:
-        return self.work.paper.cross(max(lines, key=lambda line: _sine(line, guide)), guide)
+    def _best(self, lines: Sequence[Ruled], guide: Ruled, here: Mark) -> Mark:
+        line = max(lines, key=lambda line: _sine(line, guide))
+        mark = self.work.note_far(self.work.paper.cross(line, guide), self._way(line), here)
+        self._behind.append((here, mark))
+        return mark
+
+    def _known(self, here: Mark) -> Mark | None:
+        return next((far for near, far in self._behind if distance(near.at, here.at) < 1e-6), None)
+
+    def _way(self, line: Ruled) -> Phrase:
+        """How the ruler lies: to a point, upright, or along two marks."""
+        if line.goal is None:
+            return phrase("way-upright-from", mark=line.start)
+        if line.goal.point:
+            return phrase("way-to-point-from", mark=line.start, point=line.goal)
+        return phrase("way-along", line=strung(line.start, line.goal))
 
     def _row(self, number: int) -> Ruled:
         """A row of the far side, to the same point as the row before it."""
@@ -173,8 +194,10 @@ class Rows:
             if share in (0.0, 1.0):
                 start = self.foot if share else self.top
             else:
-                back = self._lay(self.face.level(share))
-                start = paper.cross(back, paper.along(self.top, self.foot))
+                level = self.face.level(share)
+                edge = paper.along(self.top, self.foot)
+                start = paper.cross(self._lay(level), edge)
+                work.note_far(start, phrase("way-along", line=strung(self.top, self.foot)), level)
             self._rows[share] = paper.lay(start, work.points[work.across])
         return self._rows[share]
 
@@ -194,9 +217,25 @@ class Rows:
         if crossing not in self._crossings:
             work = self.work
             columns, rows = work.profile.columns, work.profile.rows
-            near = self.face.crossing(columns[crossing[0]], rows[crossing[1]])
-            self._crossings[crossing] = work.paper.cross(self._row(crossing[1]), self._lay(near))
+            near = self._on_face(columns[crossing[0]], rows[crossing[1]])
+            mark = self._known(near)
+            if mark is None:
+                row = self._row(crossing[1])
+                mark = work.note_far(work.paper.cross(row, self._lay(near)), self._way(row), near)
+                self._behind.append((near, mark))
+            self._crossings[crossing] = mark
         return self._crossings[crossing]
+
+    def _on_face(self, column: float, row: float) -> Mark:
+        """A crossing of the face's own lines; one that is made only now is said, too."""
+        work = self.work
+        step = work.paper.steps[-1]
+        before = len(step.marks)
+        near = self.face.crossing(column, row)
+        if near in step.marks[before:]:
+            across, upright = self.face.row(row), self.face.column(column)
+            work.note_on_face(near, across.start, upright.start)
+        return near
 
 
 def _sine(one: Ruled, other: Ruled) -> float:

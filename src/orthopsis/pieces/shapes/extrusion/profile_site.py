@@ -9,10 +9,10 @@ from typing import NamedTuple, TypeVar
 
 from orthopsis.construction.corner_rule import Ends
 from orthopsis.construction.face import Lines, RecedingFace
-from orthopsis.construction.moves import Curve, Mark, Ruled, Said, Step
+from orthopsis.construction.moves import Curve, Mark, Ruled, Said, Step, phrase
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.stroke import Part
-from orthopsis.phrase import Choice
+from orthopsis.phrase import Choice, Phrase
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile, Slant
@@ -82,6 +82,7 @@ class ProfileSite:
     depth: Pair | None = None
     side: Pair | None = None
     slants: dict[Slant, Ruled] = field(default_factory=dict)
+    _found: list[tuple[Step, Phrase]] = field(default_factory=list)
 
     def __post_init__(self) -> None:
         self.across, self.down, back = self.owner.families(self.stage)
@@ -120,6 +121,22 @@ class ProfileSite:
 
     def begin(self, step: str, /, **title: Said) -> Step:
         return self.site.begin(step, **title)
+
+    def note_far(self, mark: Mark, way: Phrase, near: Mark) -> Mark:
+        """Remember how a far mark was found: some way, to the line from the near one."""
+        said = phrase("far-corner", mark=mark, way=way, near=near)
+        self._found.append((self.paper.steps[-1], said))
+        return mark
+
+    def note_on_face(self, mark: Mark, row: Mark, column: Mark) -> None:
+        """Remember a mark of the face that is made only for one behind it."""
+        goal = self.points[self.across]
+        said = phrase("face-corner", mark=mark, row=row, point=goal, column=column)
+        self._found.append((self.paper.steps[-1], said))
+
+    def far_found(self, step: Step) -> list[Phrase]:
+        """How the marks behind the face were found that a step makes, in their order."""
+        return [said for where, said in self._found if where is step]
 
     # --- on the face -------------------------------------------------------------------------
 
