@@ -24,6 +24,8 @@ def cleaned(text: str) -> str:
     >>> cleaned(" Ada\\x00\\u202e Fern\\r\\n"), cleaned("\\u200b \\x7f"), cleaned("two\\nlines")
     ('Ada Fern', '', 'two\\nlines')
     """
+    if text.isascii() and text.isprintable():
+        return text.strip()  # as nearly all text is: nothing has to be looked at
     lines = text.replace("\r\n", "\n").replace("\r", "\n").replace("\t", " ")
     kept = "".join(c for c in lines if c == "\n" or _can_be_shown(c))
     bare = unicodedata.normalize("NFC", kept).strip()
