@@ -15,10 +15,12 @@ const fullScreen = computed(() => route.meta.fullScreen === true);
   <n-config-provider :theme="theme" :theme-overrides="overrides" inline-theme-disabled class="app">
     <a href="#place" class="skip">Go to the page</a>
     <spine-nav v-if="!fullScreen" />
-    <main id="place" tabindex="-1">
+    <div class="page">
       <server-notes v-if="!fullScreen" />
-      <router-view :key="route.path" />
-    </main>
+      <main id="place" tabindex="-1">
+        <router-view :key="route.path" />
+      </main>
+    </div>
   </n-config-provider>
 </template>
 
@@ -27,10 +29,16 @@ const fullScreen = computed(() => route.meta.fullScreen === true);
   display: flex;
   height: 100%;
 }
+/* A note above makes the page shorter and pushes nothing out of sight. */
+.page {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  min-width: 0;
+}
 main {
   flex: 1;
-  min-width: 0;
-  height: 100%;
+  min-height: 0;
   overflow: auto;
   scrollbar-gutter: stable;
   outline: none;

@@ -7,7 +7,7 @@ const notes = useServerNotes();
 
 <template>
   <div role="status" class="notes">
-    <p v-for="note in notes.data.value ?? []" :key="note">{{ note }}</p>
+    <p v-for="note in notes.data.value ?? []" :key="note"><strong>Note</strong> {{ note }}</p>
   </div>
 </template>
 
@@ -19,6 +19,7 @@ p {
   margin: 0;
   padding: 8px 20px;
   border-bottom: 1px solid var(--line);
+  border-left: 4px solid var(--near);
   background: var(--card);
   color: var(--ink);
   font-size: 14px;

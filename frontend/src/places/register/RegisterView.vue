@@ -53,11 +53,10 @@ function cellOf(pupilId: number, lessonId: number) {
   if (!cell) return { ...none, tone: "none" };
   const sheet = sheetAt(cell);
   const mark = UNDERSTANDING.find((one) => one.value === cell.understanding);
-  const guess = {
-    sign: "?",
-    label: "a guess by the file’s name: open the sheet to say whose it is",
-  };
-  if (!mark && cell.guessed) return { ...none, sheet, ...guess, tone: "open" };
+  if (!mark && cell.guessed) {
+    const words = "Told by the file’s name alone: open the sheet to say whose it is.";
+    return { ...none, sheet, sign: "?", label: "handed in, a guess", words, tone: "open" };
+  }
   if (!mark) return { ...none, sheet, sign: "·", label: "handed in, to be marked", tone: "open" };
   const { words } = cell;
   return { ...none, ...mark, sheet, words, tone: mark.value.replace(" ", "-") };

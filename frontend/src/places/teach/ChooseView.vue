@@ -1,9 +1,15 @@
 <script setup lang="ts">
+import type { ShelfItem } from "@/api/client";
 import { useShelf } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { POINT_WORDS } from "@/ui/words";
 
 const shelf = useShelf();
+
+function about({ points, minutes }: ShelfItem): string {
+  const time = minutes === null ? [] : [`about ${Math.round(minutes)} minutes`];
+  return [POINT_WORDS[points], ...time].join(", ");
+}
 </script>
 
 <template>
@@ -23,16 +29,16 @@ const shelf = useShelf();
           <img :src="`/api/exercises/${item.id}/cover.svg?v=${item.counter}`" alt="" />
           <span>
             <strong>{{ item.title }}</strong>
-            {{ POINT_WORDS[item.points] }}
-            <template v-if="item.minutes !== null"
-              >, about {{ Math.round(item.minutes) }} minutes</template
-            >
+            {{ about(item) }}
           </span>
         </router-link>
-        <p v-else>
-          <strong>{{ item.title }}</strong>
-          {{ item.problem }}
-        </p>
+        <router-link v-else :to="`/prepare/${item.id}`">
+          <span class="blank" />
+          <span>
+            <strong>{{ item.title }}</strong>
+            This cannot be shown. Open it at the bench to see why.
+          </span>
+        </router-link>
       </li>
     </ul>
   </section>
@@ -61,9 +67,15 @@ a {
 a:hover strong {
   text-decoration: underline;
 }
-img {
+img,
+.blank {
   width: 148px;
   box-shadow: var(--shadow);
+}
+.blank {
+  flex: none;
+  height: 105px;
+  background: var(--paper);
 }
 strong {
   display: block;

@@ -68,7 +68,7 @@ const points = computed(() => [
     x_mm: vp.x_mm ?? 0,
     y_mm: vp.y_mm ?? 0,
   })),
-  ...helpingPoints(steps.value, chosenStep.value),
+  ...helpingPoints(steps.value, chosenStep.value || steps.value.length),
 ]);
 const lines = computed(() => {
   if (chosenStep.value) return linesAfter(steps.value, chosenStep.value);
