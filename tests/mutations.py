@@ -108,7 +108,7 @@ def everything(data: Data) -> str:
         lambda: picture(resolve(climbed(document, 50)[0])),
         lambda: steps(resolve(for_demand(document, "first steps"))),
         lambda: steps(resolve(for_demand(document, "stretch"))),
-        lambda: cover_of(document),
+        lambda: cover_of(scene),
         lambda: [exported(scene, form, None) for form in ("svg", "dxf", "gltf")],
         lambda: answer_key(scene),
     ):

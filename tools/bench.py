@@ -22,7 +22,7 @@ from typing import Any
 import cv2
 import numpy as np
 from bench_desk import desk
-from bench_faults import faults
+from bench_faults import faults, outcomes
 
 from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.demo.trial import Case, Score, cases, score
@@ -317,13 +317,7 @@ DOCUMENTS = 50_000
 def _outcomes(first: int) -> list[str]:
     from tests.mutations import mutated, outcome
 
-    found = []
-    for seed in range(first, first + 500):
-        try:
-            found.append(outcome(mutated(seed)))
-        except Exception as failure:
-            found.append(f"seed {seed}: {failure!r}")
-    return found
+    return outcomes(range(first, first + 500), mutated, outcome)
 
 
 PARTS = (drawing, processes, marking, printing, desk, documents)

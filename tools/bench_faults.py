@@ -1,4 +1,4 @@
-"""A day of attack in an hour: kills, made-up calls, extreme measures, and files far too large.
+"""A long attack: kills, made-up calls, extreme measures, and files far too large.
 
 The same attacks run in the tests, small. Here each goes on for longer, and the memory that large
 files take is measured beside what is promised.
@@ -15,9 +15,11 @@ import threading
 import time
 import urllib.request
 from collections import Counter
+from collections.abc import Callable, Iterable
 from concurrent.futures import ProcessPoolExecutor, ThreadPoolExecutor
 from contextlib import suppress
 from pathlib import Path
+from typing import Any
 
 ROOT = Path(__file__).parents[1]
 KILLS = 40
@@ -74,12 +76,19 @@ def _outcomes(first: int) -> list[str]:
     sys.path.insert(0, str(ROOT))
     from tests.mutations import everything, extreme
 
+    return outcomes(range(first, first + 100), extreme, everything)
+
+
+def outcomes(
+    seeds: Iterable[int], made: Callable[[int], Any], judged: Callable[[Any], str]
+) -> list[str]:
+    """What each made-up document comes to: an answer, a refusal, or the fault that it found."""
     found = []
-    for seed in range(first, first + 100):
+    for seed in seeds:
         try:
-            found.append(everything(extreme(seed)))
+            found.append(judged(made(seed)))
         except Exception as failure:
-            found.append(f"extreme document {seed}: {failure!r}")
+            found.append(f"{made.__name__} seed {seed}: {failure!r}")
     return found
 
 

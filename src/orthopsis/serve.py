@@ -24,15 +24,14 @@ from collections.abc import Iterator
 from datetime import date
 from pathlib import Path
 
-from orthopsis.errors import OrthopsisError, SchoolError
+from orthopsis.errors import IN_MM, OrthopsisError, SchoolError
 from orthopsis.phrase import Number, Own, say
 from orthopsis.picture import warm_up
-from orthopsis.school.private_db import PrivateDatabase, Watch
+from orthopsis.school.private_db import LITTLE_ROOM_BYTES, PrivateDatabase, Watch
 
 HOST = "127.0.0.1"
 PORTS_TRIED = 50
 LAST_PORT = 65535
-LITTLE_ROOM_BYTES = 2_000_000_000
 
 
 def tell(message: str) -> None:
@@ -103,7 +102,7 @@ def serve(
 def _tell_of_little_room(folder: Path) -> None:
     free = shutil.disk_usage(folder).free
     if free < LITTLE_ROOM_BYTES:
-        tell(f"only {free // 1_000_000} MB are free here; make room before the next class set")
+        tell(IN_MM.say(say("note-little-room", free=Number(free // 1_000_000))))
 
 
 def stop(folder: Path) -> None:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import json
 import math
-import re
 from itertools import pairwise
 
 import pytest
@@ -384,20 +383,3 @@ def test_small_letters_are_said_with_their_height_and_a_larger_one_that_fits():
     assert "3 cm" in remedy(said, scene.words)
     mended = resolve(with_changes(scene.exercise, said.changes))
     assert "small-letters" not in {one.code for one in advice(mended, outlines(mended), 9)}
-
-
-@pytest.mark.parametrize("base", [ONE, TWO, THREE])
-@pytest.mark.parametrize("text", ["FERN", "MOTH", "PLUM"])
-def test_every_far_corner_is_introduced_as_a_move_of_the_ruler(base, text):
-    """No line of the back begins at a mark that nobody has heard of."""
-    scene = scene_of({**base, "pieces": [{**base["pieces"][0], "text": text}]})
-    heard: set[str] = set()
-    for step in steps(scene):
-        told = re.findall(r"\b[A-Z]\d*\b", instruction(step))
-        if step.phrase in ("back", "back-more"):
-            introduced = set(re.findall(r"\b([A-Z]\d*):", instruction(step)))
-            assert {mark.name for mark in step.marks} <= introduced, title(step)
-            sides = instruction(step).split("Draw the far sides")[-1]
-            assert set(re.findall(r"\b[A-Z]\d*\b", sides)) <= heard | introduced | {"D", "S"}
-            assert not re.search(r"from (\w+) and from \1\b", sides)
-        heard |= set(told)

@@ -17,12 +17,8 @@ from hypothesis import strategies as st
 from schemathesis.generation import GenerationMode
 
 from orthopsis.demo.school import clear
-from orthopsis.exercise.load import from_data
-from orthopsis.school import classes, intake, lessons, shelf
-from orthopsis.school.tables import Teacher
 from orthopsis.web.app import create_app
-from tests.documents import ONE_POINT
-from tests.web.test_marking_api import _day
+from tests.web.conftest import one_of_everything
 
 CALLS = int(os.environ.get("ORTHOPSIS_CALLS", "2000"))
 DESCRIPTION = schemathesis.openapi.from_dict(create_app().openapi())
@@ -42,17 +38,7 @@ def a_school(migrated, running):
     with migrated.session() as session:
         clear(session)
         session.flush()
-        session.add(Teacher(id=1, name="the only one"))
-        session.flush()
-        group = classes.new_class(session, 1, "8 Rowan")
-        classes.add_pupils(session, 1, group.id, ["Ada", "Bram"])
-        row = shelf.add_exercise(session, 1, from_data(ONE_POINT))
-        lesson = lessons.give_lesson(session, 1, group.id, row.id, _day())
-        for number in range(2):
-            lessons.hand_in(session, 1, lesson.id, f"{number}.png", bytes([number]), intake.SEALED)
-        known = {"exercise_id": row.id, "class_id": group.id, "lesson_id": lesson.id}
-        known["sheet_id"] = session.query(lessons.SheetRow.id).order_by("id").first()[0]
-        known["pupil_id"] = session.query(lessons.Pupil.id).order_by("id").first()[0]
+        known = one_of_everything(session, sheets=2)
     yield known
     patch.undo()
 

@@ -16,14 +16,6 @@ from orthopsis.school.private_db import PrivateDatabase
 from orthopsis.school.store import Store
 
 
-@pytest.fixture
-def own(tmp_path):
-    database = PrivateDatabase(tmp_path / "a folder with spaces")
-    database.start()
-    yield database
-    database.stop()
-
-
 def enters(database, user, password):
     try:
         pymysql.connect(unix_socket=str(database._socket()), user=user, password=password).close()
@@ -83,10 +75,10 @@ def test_nobody_enters_without_the_password_also_in_a_folder_of_before(tmp_path)
         database.stop()
 
 
-def test_it_listens_on_no_network_and_opens_no_files(own):
+def test_it_listens_on_no_network_and_opens_no_files(own_database):
     listening = subprocess.run(["ss", "-ltnp"], capture_output=True, text=True).stdout
-    assert f"pid={own.running_pid()}," not in listening
-    store = Store(own.url, connections=1)
+    assert f"pid={own_database.running_pid()}," not in listening
+    store = Store(own_database.url, connections=1)
     with store.engine.connect() as connection:
         value = dict(connection.exec_driver_sql("SHOW VARIABLES").all())
         assert value["local_infile"] == "OFF"
@@ -102,11 +94,11 @@ def test_it_listens_on_no_network_and_opens_no_files(own):
     store.close()
 
 
-def test_nothing_in_the_folder_is_read_by_others(own):
-    own.stop()
-    (own.data / "ib_logfile0").chmod(0o644)
-    own.start()
-    for path in (own.folder, *own.folder.rglob("*")):
+def test_nothing_in_the_folder_is_read_by_others(own_database):
+    own_database.stop()
+    (own_database.data / "ib_logfile0").chmod(0o644)
+    own_database.start()
+    for path in (own_database.folder, *own_database.folder.rglob("*")):
         if path.name != "private.sock":
             assert not path.lstat().st_mode & 0o077, path
 
@@ -134,13 +126,13 @@ def test_a_path_too_long_for_a_socket_is_reached_all_the_same(tmp_path):
         shutil.rmtree(database._socket().parent)
 
 
-def test_a_database_that_dies_is_brought_up_again(own):
-    watch = own.watched()
+def test_a_database_that_dies_is_brought_up_again(own_database):
+    watch = own_database.watched()
     try:
-        before = own.running_pid()
+        before = own_database.running_pid()
         os.kill(before, signal.SIGKILL)
         until = time.monotonic() + 60
-        while own.running_pid() in (None, before) or not own._answers():
+        while own_database.running_pid() in (None, before) or not own_database._answers():
             assert time.monotonic() < until
             time.sleep(0.05)
     finally:

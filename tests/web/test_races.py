@@ -9,11 +9,10 @@ from concurrent.futures import ThreadPoolExecutor
 import pytest
 
 from orthopsis.demo.scanner import scan_sheet
-from orthopsis.exercise.load import from_data
-from orthopsis.school import claims, intake, lessons, shelf
+from orthopsis.school import claims, intake, lessons
 from orthopsis.school.tables import GivenMark, Pupil, SchoolClass, SheetRow, Teacher
 from tests.documents import ONE_POINT, scene_of
-from tests.web.test_marking_api import _day
+from tests.web.conftest import one_of_everything
 
 CLIENTS = 6
 
@@ -66,14 +65,7 @@ def at_once(work, count=CLIENTS):
 @pytest.fixture
 def lesson(client, store, isolation):
     with store.session() as session:
-        session.add(Teacher(id=1, name="the only one"))
-        session.flush()
-        group = SchoolClass(teacher_id=1, name="8 Rowan")
-        session.add(group)
-        session.flush()
-        session.add(Pupil(teacher_id=1, class_id=group.id, name="Ada"))
-        row = shelf.add_exercise(session, 1, from_data(ONE_POINT))
-        return lessons.give_lesson(session, 1, group.id, row.id, _day()).id
+        return one_of_everything(session, sheets=0)["lesson_id"]
 
 
 def test_the_first_questions_of_all_make_one_teacher(client, store, isolation):
@@ -95,11 +87,11 @@ def test_a_class_of_one_name_is_begun_once(client, store, lesson):
 
 def test_a_pupil_is_added_once(client, store, lesson):
     group = client.get("/api/classes").json()[0]["id"]
-    names = {"names": ["Bram", "Cleo"]}
+    names = {"names": ["Cleo", "Dario"]}
     codes = at_once(lambda _: client.post(f"/api/classes/{group}/pupils", json=names).status_code)
     assert sorted(codes) == [201] + [400] * (CLIENTS - 1)
     with store.session() as session:
-        assert session.query(Pupil).count() == 3
+        assert session.query(Pupil).count() == 4
 
 
 def test_the_same_photo_from_all_is_one_sheet(client, store, lesson):

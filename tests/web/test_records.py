@@ -64,14 +64,6 @@ def test_a_session_that_fails_takes_everything_back(store, school):
         assert list(shelf.exercises(session, school["first"])) == []
 
 
-@pytest.fixture
-def own_database(tmp_path):
-    database = PrivateDatabase(tmp_path / "a folder with spaces")
-    database.start()
-    yield database
-    database.stop()
-
-
 def test_records_survive_a_restart_and_a_kill(own_database):
     store = Store(own_database.url)
     store.migrate()

@@ -8,11 +8,9 @@ import random
 import pytest
 from sqlalchemy import JSON, Boolean, Date, DateTime, Integer, LargeBinary, inspect, text
 
-from orthopsis.exercise.load import from_data
-from orthopsis.school import classes, lessons, shelf
-from orthopsis.school.tables import Base, SheetRow, Teacher
+from orthopsis.school.tables import Base, SheetRow
 from tests.documents import ONE_POINT, changed
-from tests.web.test_marking_api import _day
+from tests.web.conftest import one_of_everything
 
 ROWS = 500
 ODD_TEXT = ("", " ", "\0", "\u202e\u200b", "x" * 9, "😀", "'", "<script>", "away", "done", "sure")
@@ -31,15 +29,7 @@ def spoilt(client, store):
     """One good row of everything, and hundreds of spoilt ones beside them."""
     rng = random.Random(20261127)
     with store.session() as session:
-        session.add(Teacher(id=1, name="the only one"))
-        session.flush()
-        group = classes.new_class(session, 1, "8 Rowan")
-        classes.add_pupils(session, 1, group.id, ["Ada", "Bram"])
-        row = shelf.add_exercise(session, 1, from_data(ONE_POINT))
-        given = lessons.give_lesson(session, 1, group.id, row.id, _day())
-        for number in range(40):
-            lessons.hand_in(session, 1, given.id, f"{number}.png", bytes([1, number]), "sealed")
-        ids = {"class": group.id, "exercise": row.id, "lesson": given.id}
+        ids = one_of_everything(session, sheets=40)
     with store.engine.begin() as connection:
         connection.exec_driver_sql("SET SESSION check_constraint_checks = 0, sql_mode = ''")
         for table in Base.metadata.sorted_tables:
@@ -98,7 +88,7 @@ def test_every_page_is_usable_beside_five_hundred_spoilt_rows_of_every_table(cli
     shelf_now = client.get("/api/exercises")
     assert shelf_now.status_code == 200, shelf_now.text[:500]
     exercises = shelf_now.json()
-    good = next(one for one in exercises if one["id"] == spoilt["exercise"])
+    good = next(one for one in exercises if one["id"] == spoilt["exercise_id"])
     bad = [one for one in exercises if one["problem"]]
     assert good["problem"] is None and good["minutes"] > 0
     assert len(bad) > 20 and "put it in the bin" in bad[0]["problem"]
@@ -113,14 +103,14 @@ def test_every_page_is_usable_beside_five_hundred_spoilt_rows_of_every_table(cli
                  "lessons", "settings", "server"):  # fmt: skip
         answer = client.get(f"/api/{path}")
         assert answer.status_code == 200, f"{path}: {answer.text[:300]}"
-    stack = client.get(f"/api/lessons/{spoilt['lesson']}/sheets")
+    stack = client.get(f"/api/lessons/{spoilt['lesson_id']}/sheets")
     assert stack.status_code == 200, stack.text[:300]
     told = {one["problem"] for one in stack.json() if one["problem"]}
     assert any("cannot be shown" in problem for problem in told)
     for path in ("uploads", "summary"):
-        answer = client.get(f"/api/lessons/{spoilt['lesson']}/{path}")
+        answer = client.get(f"/api/lessons/{spoilt['lesson_id']}/{path}")
         assert answer.status_code == 200, f"{path}: {answer.text[:300]}"
-    assert client.get(f"/api/classes/{spoilt['class']}/register").status_code == 200
+    assert client.get(f"/api/classes/{spoilt['class_id']}/register").status_code == 200
     for lesson in client.get("/api/lessons").json()[:20]:
         for path in ("sheets", "summary", "uploads"):
             answer = client.get(f"/api/lessons/{lesson['id']}/{path}")
@@ -129,7 +119,7 @@ def test_every_page_is_usable_beside_five_hundred_spoilt_rows_of_every_table(cli
 
 def test_a_spoilt_sheet_is_taken_from_the_stack_or_judged_again(client, store, spoilt):
     (bad, *_) = [
-        one for one in client.get(f"/api/lessons/{spoilt['lesson']}/sheets").json()
+        one for one in client.get(f"/api/lessons/{spoilt['lesson_id']}/sheets").json()
         if one["problem"] and "cannot be shown" in one["problem"]
     ]  # fmt: skip
     away = client.put(f"/api/sheets/{bad['id']}/away", json={"away": True})

@@ -56,8 +56,7 @@ def test_forty_prints_at_once_are_all_made_and_nobody_waits_to_read(client, monk
 
 
 def test_who_comes_when_the_queue_is_full_is_told_so(client, monkeypatch):
-    full = Turns(1, 0)
-    monkeypatch.setattr(client.app.state, "printing", full)
+    monkeypatch.setitem(client.app.state._state, "printing", Turns(1, 0))
     refused = client.post("/api/print", json=ORDER)
     assert refused.status_code == 503 and refused.headers["Retry-After"]
     assert "Your turn comes" in refused.json()["detail"]
@@ -68,7 +67,7 @@ def test_turns_are_given_back_whatever_happens():
         one = Turns(1, 5)
 
         async def use(fails):
-            async for _ in one.turn():
+            async with one.turn():
                 if fails:
                     raise ValueError
 
@@ -77,10 +76,18 @@ def test_turns_are_given_back_whatever_happens():
                 await use(fails)
         assert one.waiting == 0
         with pytest.raises(Busy):
-            async for _ in Turns(1, 0).turn():
+            async with Turns(1, 0).turn():
                 pass
 
     asyncio.run(check())
+
+
+def test_who_was_refused_gives_the_turn_back(client, monkeypatch):
+    monkeypatch.setitem(client.app.state._state, "printing", Turns(1, 5))
+    wrong = {**ONE_POINT, "pieces": [{**ONE_POINT["pieces"][0], "depth": {"along_mm": 900}}]}
+    for _ in range(3):
+        assert client.post("/api/print", json={**ORDER, "document": wrong}).status_code == 422
+    assert client.post("/api/print", json=ORDER).status_code == 200
 
 
 def test_work_that_takes_too_long_is_ended_and_quick_work_is_left_alone(monkeypatch):

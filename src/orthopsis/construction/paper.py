@@ -91,10 +91,13 @@ class Paper(MoveRecord):
         if self.setting is not None:
             of_setting = self.setting.marks, self.setting.moves, self.setting.measures
             placed += [(made, len(made)) for made in of_setting]
+        ideas = set(self.setting.ideas) if self.setting else set()
 
         def take_back() -> None:
             for made, before in placed:
                 del made[before:]
+            if self.setting is not None:
+                self.setting.ideas = ideas
             del self.steps[steps:], self._guides[guides:], self._tidied[tidied:]
             for guide, many in zip(self._guides, reached, strict=True):
                 del guide.reached[many:]

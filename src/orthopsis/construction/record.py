@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from typing import NamedTuple
 
 from orthopsis.construction.doubt import FIRM, Sway
 from orthopsis.construction.moves import (
@@ -25,6 +26,14 @@ from orthopsis.perspective.view import HORIZONTAL, VERTICAL, VanishingPoint
 from orthopsis.phrase import Value
 
 
+class HelpingPoint(NamedTuple):
+    """A distance or measuring point: what such points are called, where it lies, its mark."""
+
+    called: str
+    at: Point
+    mark: Mark
+
+
 @dataclass
 class MoveRecord:
     """Moves as steps. Every mark comes from earlier ones or from a measure.
@@ -39,7 +48,7 @@ class MoveRecord:
     steps: list[Step] = field(default_factory=list)
     setting: Step | None = None
     """Where the distance and measuring points are placed, before the first thing is drawn."""
-    _helping: list[tuple[Point, Mark]] = field(default_factory=list)
+    _helping: list[HelpingPoint] = field(default_factory=list)
     _named: int = 0
     _readings: int = 0
 
@@ -130,7 +139,7 @@ class MoveRecord:
         if known is not None:
             return known
         step = self.setting or self._step
-        taken = sum(mark.name.rstrip("bcdefgh") == name for _, mark in self._helping)
+        taken = sum(one.called == name for one in self._helping)
         x, y = at.xy
         place = Point(self._read(x), self._read(y))
         letter = ("", *"bcdefgh")[taken]
@@ -142,12 +151,12 @@ class MoveRecord:
         step.measures.append(Measure("left edge", "x", x))
         if vp.at.y != y:
             step.measures.append(Measure("top edge", "y", y))
-        self._helping.append((at, mark))
+        self._helping.append(HelpingPoint(name, at, mark))
         return mark
 
     def helping_point(self, at: Point) -> Mark | None:
         """The distance or measuring point that was placed there."""
-        return next((mark for place, mark in self._helping if distance(place, at) < 1e-6), None)
+        return next((one.mark for one in self._helping if distance(one.at, at) < 1e-6), None)
 
     def measure(self, x_mm: float, y_mm: float) -> Mark:
         """Mark a point by its measures from the sheet's left and top edge."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from orthopsis.construction.moves import Mark, Step, count
+from orthopsis.construction.moves import Idea, Mark, Step, count
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.sheet import Sheet
@@ -50,8 +50,7 @@ def say_helping_points(paper: Paper, sheet: Sheet, level_mm: float) -> None:
         paper.steps.remove(step)
         return
     many, points = count(len(step.marks)), helping_points([step])
-    distance = all(":" not in p.name and p.name.startswith("DP") for p in points)
-    kind = Choice("distance" if distance else "measuring")
+    kind = Choice("measuring" if Idea.MEASURING_POINT in step.ideas else "distance")
     on_level, elsewhere = _where(points, sheet, level_mm)
     step.title = say("helping-points-title", count=many, kind=kind)
     if on_level:

@@ -25,6 +25,8 @@ from orthopsis.phrase import Own, say
 
 START_SECONDS = 180.0
 LOOK_S = 0.5
+LITTLE_ROOM_BYTES = 2_000_000_000
+"""A class set of photos with its copies: less than this is told while there is still room."""
 USER = DATABASE = "orthopsis"
 OWNER_ONLY = {"UMASK": "0600", "UMASK_DIR": "0700"}
 """How the database makes its own files."""
@@ -66,7 +68,6 @@ class PrivateDatabase:
         server_program = program("mariadbd", "mysqld")
         if not (self.data / "mysql").is_dir():
             self._install()
-        _close_to_others(self.data)
         if not self._password_file.exists() or not self._password_file.read_text().strip():
             self._password_file.touch(mode=0o600)
             self._password_file.write_text(secrets.token_urlsafe(24))

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session, selectinload
 
 from orthopsis.school.lessons import school_class
 from orthopsis.school.tables import Lesson, Pupil, SchoolClass, SheetRow
-from orthopsis.school.verdicts import readable, record_of
+from orthopsis.school.verdicts import readable_record
 
 
 @dataclass(frozen=True)
@@ -54,9 +54,9 @@ def register(session: Session, teacher_id: int, class_id: int) -> Register:
     ).all()
     counts: Counter[str] = Counter()
     for sheet in handed_in:
-        if sheet.verdict is not None and readable(sheet.verdict):
-            said = record_of(sheet.verdict).findings
-            counts.update({finding.code for finding in said if finding.level == "fix"})
+        record = readable_record(sheet.verdict)
+        if record is not None:
+            counts.update({one.code for one in record.findings if one.level == "fix"})
     return Register(
         school_class=group,
         lessons=given,

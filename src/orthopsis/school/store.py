@@ -66,7 +66,7 @@ class Store:
             except DBAPIError as error:
                 if tried + 1 == TRIES or not was_taken_back(error):
                     raise
-                pause_after(tried)
+                time.sleep(pause_s(tried))
         raise AssertionError
 
     def migrate(self, to: str = "head", copies: Path | None = None) -> None:
@@ -117,6 +117,6 @@ def code_of(error: DBAPIError) -> object:
     return next(iter(arguments), None)
 
 
-def pause_after(tried: int) -> None:
-    """Let the other finish; two that met once should not meet again at the same moment."""
-    time.sleep(random.uniform(0.01, 0.05) * (tried + 1))
+def pause_s(tried: int) -> float:
+    """How long to let the other finish; two that met once should not meet again at once."""
+    return random.uniform(0.01, 0.05) * (tried + 1)

@@ -41,19 +41,20 @@ def be_strict(session: Session, teacher_id: int, lesson_id: int, demand: str) ->
     row.demand = demand
     versions = kept(session, row.exercise)
     for sheet in lessons.sheets(session, teacher_id, lesson_id):
-        if sheet.verdict is not None and readable(sheet.verdict):
+        if sheet.verdict is not None and readable_record(sheet.verdict) is not None:
             _judge_again(row, sheet.verdict, corrections_of(sheet.verdict), versions)
     return row
 
 
-def readable(verdict: VerdictRow) -> bool:
-    """Whether what was kept can be read; a spoilt one is left as it is, and spoils no other."""
+def readable_record(verdict: VerdictRow | None) -> VerdictRecord | None:
+    """What was kept of a verdict, if all of it can be read; a spoilt one spoils no other."""
+    if verdict is None:
+        return None
     try:
-        record_of(verdict)
         corrections_of(verdict)
+        return record_of(verdict)
     except (ValidationError, LookupError, TypeError):
-        return False
-    return True
+        return None
 
 
 def record_of(verdict: VerdictRow) -> VerdictRecord:
@@ -185,9 +186,10 @@ def summary(session: Session, teacher_id: int, lesson_id: int) -> Summary:
     words = words_for(session, teacher_id, lesson.exercise.document)
     own = phrases(session, teacher_id, lesson.exercise_id)
     sheets = [
-        (sheet, record_of(sheet.verdict))
+        (sheet, record)
         for sheet in lessons.sheets(session, teacher_id, lesson_id)
-        if sheet.state == JobState.DONE and sheet.verdict is not None and readable(sheet.verdict)
+        if sheet.state == JobState.DONE
+        if (record := readable_record(sheet.verdict)) is not None
     ]
     by_code: dict[str, list[int]] = {}
     stuck, without_fault = [], []

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 import asyncio
-import random
 
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from orthopsis.school.store import TRIES
+from orthopsis.school.store import TRIES, pause_s
 
-TAKEN_BACK = b"x-taken-back"
+TAKEN_BACK = "x-taken-back"
 """On an answer that only says so; it never leaves this server unless it stays so."""
 HELD_BYTES = 5_000_000
 """What is sent is held so that it can be given again; larger things have their own way."""
@@ -32,7 +31,7 @@ class Again:
             await self.app(dict(scope), _Given(sent, receive), answer)
             if not answer.taken_back:
                 return
-            await asyncio.sleep(random.uniform(0.01, 0.05) * (tried + 1))
+            await asyncio.sleep(pause_s(tried))
 
 
 async def _all_of(receive: Receive) -> list[Message]:
@@ -60,6 +59,6 @@ class _Answer:
 
     async def __call__(self, message: Message) -> None:
         if message["type"] == "http.response.start" and not self._last:
-            self.taken_back = any(name == TAKEN_BACK for name, _ in message["headers"])
+            self.taken_back = any(name == TAKEN_BACK.encode() for name, _ in message["headers"])
         if not self.taken_back:
             await self._send(message)

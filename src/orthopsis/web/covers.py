@@ -17,10 +17,10 @@ from sqlalchemy import update
 from sqlalchemy.orm import Session
 
 from orthopsis import __version__
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, OrthopsisError
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import picture, resolve, steps
+from orthopsis.exercise.resolve import Scene, picture, resolve, steps
 from orthopsis.handout.figure import picture_figure
 from orthopsis.handout.thumbnail import to_thumbnail
 from orthopsis.school.store import Store
@@ -86,11 +86,11 @@ def drawn(data: object) -> tuple[Card, str | None]:
     """A card and a cover, whatever lies in the records."""
     try:
         return _drawn(from_data(data))
-    except ExerciseError:
-        return Card(can_be_shown=False), None
+    except OrthopsisError:
+        pass  # a refusal: whoever opens it reads why
     except Exception:
         logging.getLogger("orthopsis").exception("an exercise cannot be drawn")
-        return Card(can_be_shown=False), None
+    return Card(can_be_shown=False), None
 
 
 @within("drawing")
@@ -107,12 +107,11 @@ def _drawn(document: Exercise) -> tuple[Card, str]:
         age=document.age,
         minutes=minutes,
     )
-    return card, cover_of(document)
+    return card, cover_of(scene)
 
 
-def cover_of(exercise: Exercise) -> str:
+def cover_of(scene: Scene) -> str:
     """The drawing as a small SVG."""
-    scene = resolve(exercise)
     strokes = picture(scene, with_hidden=False)
     return to_thumbnail(picture_figure(scene, strokes, scale=scene.sheet.width_mm / SHOWN_MM))
 

@@ -63,7 +63,7 @@ def _refusal(method: str, path: str, headers: Headers) -> Problem | None:
     length = headers.get("content-length", "0")
     most = MAX_SHEETS_BYTES if re.fullmatch(r"/api/lessons/\d+/sheets", path) else MAX_BODY_BYTES
     if not length.isdigit() or int(length) > most:
-        return _problem("too large", 413, say("door-too-large", most=Number(most // 2_000_000 * 2)))
+        return _problem("too large", 413, say("door-too-large", most=Number(most // 1_000_000)))
     # Who sends in pieces does not say how many there will be.
     in_pieces = "transfer-encoding" in headers
     if in_pieces or (method in {"POST", "PUT"} and "content-length" not in headers):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import shutil
-from pathlib import Path
 
 from fastapi import APIRouter, Request, Response
 from sqlalchemy.exc import SQLAlchemyError
@@ -11,15 +10,13 @@ from sqlalchemy.exc import SQLAlchemyError
 from orthopsis.phrase import Number, Phrase, say
 from orthopsis.school import claims
 from orthopsis.school.claims import Kind
+from orthopsis.school.private_db import LITTLE_ROOM_BYTES
 from orthopsis.school.store import Store
 from orthopsis.web.models import Out
 from orthopsis.wording.words import Words
 from orthopsis.work.runner import Runner
 
 router = APIRouter(prefix="/api", tags=["server"])
-
-LITTLE_ROOM_BYTES = 2_000_000_000
-"""A class set of photos with its copies; what is left is told while there is still room for it."""
 
 
 class HealthOut(Out):
@@ -50,7 +47,7 @@ def health(request: Request, response: Response) -> HealthOut:
         records = False
     if not state.running:
         runner.look()
-    free = shutil.disk_usage(_existing(request.app.state.folder)).free
+    free = shutil.disk_usage(request.app.state.folder).free
     well = records and state.running
     if not well:
         response.status_code = 503
@@ -76,7 +73,3 @@ def _notes(records: bool, running: bool, free: int) -> list[Phrase]:
     if free < LITTLE_ROOM_BYTES:
         notes.append(say("note-little-room", free=Number(free // 1_000_000)))
     return notes
-
-
-def _existing(folder: Path) -> Path:
-    return next(place for place in (folder, *folder.parents) if place.exists())

@@ -23,6 +23,7 @@ from orthopsis.exercise.load import explained
 from orthopsis.phrase import say
 from orthopsis.school.settings import own_words, settings_of
 from orthopsis.school.store import Store, code_of, was_taken_back
+from orthopsis.web.again import TAKEN_BACK
 from orthopsis.web.context import local_teacher
 from orthopsis.web.turns import Busy, TookTooLong
 from orthopsis.wording.words import Words
@@ -82,7 +83,7 @@ def install(app: FastAPI) -> None:
             Problem(type=_type(title), title=title, status=503, detail=detail)
         )
         if was_taken_back(error):
-            answer.headers["X-Taken-Back"] = "1"
+            answer.headers[TAKEN_BACK] = "1"
         return answer
 
     @app.exception_handler(Exception)

@@ -11,6 +11,7 @@ import ctypes
 import functools
 import threading
 from collections.abc import AsyncIterator, Callable
+from contextlib import asynccontextmanager
 from typing import ParamSpec, TypeVar
 
 from fastapi import Depends, Request
@@ -44,6 +45,7 @@ class Turns:
         self._most = most_waiting
         self.waiting = 0
 
+    @asynccontextmanager
     async def turn(self) -> AsyncIterator[None]:
         """Wait for one's turn and hold it. Raises Busy."""
         if self.waiting >= self._most:
@@ -60,13 +62,13 @@ class Turns:
 
 
 async def _to_draw(request: Request) -> AsyncIterator[None]:
-    async for held in request.app.state.drawing.turn():
-        yield held
+    async with request.app.state.drawing.turn():
+        yield
 
 
 async def _to_print(request: Request) -> AsyncIterator[None]:
-    async for held in request.app.state.printing.turn():
-        yield held
+    async with request.app.state.printing.turn():
+        yield
 
 
 TO_DRAW = Depends(_to_draw, scope="function")
@@ -74,7 +76,8 @@ TO_PRINT = Depends(_to_print, scope="function")
 
 
 def within(kind: str) -> Callable[[Callable[P, T]], Callable[P, T]]:
-    """Have a piece of work of that kind end in its time. Work that only draws is never half-done.
+    """Have a piece of work of that kind end in its time. It may only draw, and hold no records: so
+    nothing is ever half-done.
 
     Raises TookTooLong in it, at its next line of Python: only a thread's own error can end it.
     """

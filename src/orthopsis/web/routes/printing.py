@@ -46,13 +46,13 @@ PDF = "application/pdf"
 
 
 @router.post("/print", response_class=Response, responses=binary(PDF), dependencies=[TO_PRINT])
-@within("printing")
 def print_pack(asked: PrintIn, request: Request) -> Response:
     """A pack as PDF, at once."""
     store: Store = request.app.state.store
     if asked.code is not None and asked.order.marks:
         store.done(_keep_version, asked.code.exercise, asked.code.version)
-    return _pdf(handout_pdf(resolve(asked.document), asked.printed), asked.document.title)
+    printed = within("printing")(handout_pdf)(resolve(asked.document), asked.printed)
+    return _pdf(printed, asked.document.title)
 
 
 def _keep_version(session: Session, exercise_id: int, version: int) -> None:
@@ -102,7 +102,6 @@ def plan(exercise: Exercise) -> PlanOut:
     responses=binary("application/zip"),
     dependencies=[TO_PRINT],
 )
-@within("printing")
 def pack(exercise_id: int, asked: PackIn, request: Request) -> Response:
     """Everything for a lesson in one archive, with a class's own sheets where one is named."""
 
@@ -120,7 +119,7 @@ def pack(exercise_id: int, asked: PackIn, request: Request) -> Response:
     document, code, pupils = store.done(gathered)
     order = printing.order_of(asked.order.model_dump(), code, ())
     scene = resolve(as_asked(document, Task(asked.demand)))
-    content = class_pack(scene, order, tuple(pupils))
+    content = within("printing")(class_pack)(scene, order, tuple(pupils))
     headers = named(document.title, "zip")
     return Response(content, media_type="application/zip", headers=headers)
 

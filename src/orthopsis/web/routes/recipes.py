@@ -39,7 +39,7 @@ def recipe_cover(name: str, request: Request) -> Response:
 
 @cache
 def _cover(one: Recipe) -> str:
-    return cover_of(one.document)
+    return cover_of(resolve(one.document))
 
 
 @cache

@@ -33,7 +33,6 @@ PDF = binary("application/pdf")
     responses=PDF,
     dependencies=[TO_PRINT],
 )
-@within("printing")
 def all_slips(lesson_id: int, request: Request) -> Response:
     """The marking slips of all sheets that a pupil's name stands on."""
 
@@ -50,7 +49,6 @@ def all_slips(lesson_id: int, request: Request) -> Response:
     responses=PDF,
     dependencies=[TO_PRINT],
 )
-@within("printing")
 def slip(sheet_id: int, request: Request) -> Response:
     """The marking slip of one sheet."""
 
@@ -89,8 +87,13 @@ def _slips(
     sheets, settings = store.done(gathered)
     if not sheets:
         raise NotFound(say("missing-sheets-of-pupils"))
-    pdf = slips_pdf([sheet.slip() for sheet in sheets], settings.office)
+    pdf = _drawn(sheets, settings.office)
     return Response(pdf, media_type="application/pdf", headers=named(name, "pdf", "inline"))
+
+
+@within("printing")
+def _drawn(sheets: Sequence[_ToSlip], office: str) -> bytes:
+    return slips_pdf([sheet.slip() for sheet in sheets], office)
 
 
 class _ToSlip(NamedTuple):
