@@ -129,7 +129,8 @@ def test_what_was_acknowledged_outlives_ten_kills(serve):
 
 
 def test_a_database_that_is_killed_comes_back_under_a_running_server(serve):
-    process, address, _ = serve.start()
+    process, address, heard = serve.start()
+    assert address, heard
     os.kill(int((serve.folder / "db" / "mariadb.pid").read_text()), signal.SIGKILL)
     until = time.monotonic() + 60
     while True:

@@ -88,7 +88,8 @@ class PrivateDatabase:
             )
         deadline = time.monotonic() + START_SECONDS
         while time.monotonic() < deadline:
-            if self._answers():
+            # Its number, too, which it may write a little later: by that it is known and stopped.
+            if self._answers() and self.running_pid() is not None:
                 init.unlink(missing_ok=True)
                 return
             if server.poll() is not None:
