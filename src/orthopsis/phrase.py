@@ -95,6 +95,19 @@ def _simple(value: Value) -> Iterator[Value]:
         yield value
 
 
+def renamed(phrase: Phrase, names: Mapping[str, str]) -> Phrase:
+    """The phrase with other names for its marks."""
+    return Phrase(phrase.id, {key: _renamed(value, names) for key, value in phrase.values.items()})
+
+
+def _renamed(value: Value, names: Mapping[str, str]) -> Value:
+    if isinstance(value, MarkName):
+        return MarkName(names.get(value.name, value.name))
+    if isinstance(value, Several):
+        return Several(tuple(_renamed(item, names) for item in value.items), value.by)
+    return renamed(value, names) if isinstance(value, Phrase) else value
+
+
 def listed(names: Iterable[str]) -> Several:
     """Names one after the other."""
     return Several(tuple(map(Own, names)), "comma")

@@ -11,7 +11,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from orthopsis.construction.moves import Curve, Mark, Ruled, strung
+from orthopsis.construction.moves import Act, Curve, Mark, Ruled, strung
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.ellipse import Ellipse
@@ -48,7 +48,8 @@ def construct_circle(
     """
     p, q, r, s = square
     part = body.part
-    step = paper.begin(f"circle-middle-{end.key}", part, body.name)
+    step = paper.begin(f"circle-middle-{end.key}", Act.BACKS, part, body.name)
+    step.like = "circle-middle"
     diagonal = paper.diagonal(p, r, part)
     middle = paper.cross(diagonal, paper.diagonal(q, s, part))
     sides = {
@@ -68,7 +69,8 @@ def construct_circle(
     )  # fmt: skip
     step.check("circle-middle-check", middle=middle)
 
-    step = paper.begin(f"circle-{end.key}", part, body.name)
+    step = paper.begin(f"circle-{end.key}", Act.BACKS, part, body.name)
+    step.like = "circle"
     halves = paper.cross(paper.join(right, far, FREE, part), diagonal)
     eighth = paper.cross(toward_family(paper, halves, families[1], points), sides["sr"])
     fifth = paper.cross(paper.join(left, r, FREE, part), paper.join(right, eighth, FREE, part))

@@ -120,7 +120,8 @@ class RecedingFace:
         self._marks = {(0.0, 0.0): p, (1.0, 0.0): q, (1.0, 1.0): r, (0.0, 1.0): s}
         self._bay, self._diagonal = (0.0, 1.0), paper.along(p, r)
         self._drawn_diagonal = False
-        self._carrier: Mark | None = None
+        self.carrier: Mark | None = None
+        """Whence measures are carried to a front edge that leans."""
 
     def taken_up(self) -> RecedingFace:
         """The same face for the next who draws on it; what is drawn on one leaves the other."""
@@ -174,11 +175,11 @@ class RecedingFace:
         """
         paper, long_mm = self.paper, distance(self.top.at, self.foot.at)
         way = LEFT if self.near == "left" else LEVEL
-        if self._carrier is None:
+        if self.carrier is None:
             last = paper.measure_along(self.top, way, long_mm)
-            self._carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
+            self.carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
         laid = paper.measure_along(self.top, way, share * long_mm)
-        line = paper.aim(laid, self._carrier, self.part, family=FREE, fate="erase")
+        line = paper.aim(laid, self.carrier, self.part, family=FREE, fate="erase")
         return paper.cross(line, paper.along(self.top, self.foot))
 
     def row(self, share: float) -> Ruled:

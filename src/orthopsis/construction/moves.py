@@ -42,13 +42,32 @@ class Do(StrEnum):
 
 
 MINUTES = {
-    Do.MEASURE: 0.4, Do.AIM: 0.4, Do.JOIN: 0.3, Do.SQUARE: 0.4, Do.CROSS: 0.1,
-    Do.SLIDE: 0.5, Do.DIVIDE: 0.5, Do.CARRY: 0.3, Do.SKETCH: 1.5, Do.TOUCH: 0.4,
-    Do.DARKEN: 0.2, Do.ERASE: 0.05,
+    Do.MEASURE: 0.3, Do.AIM: 0.2, Do.JOIN: 0.12, Do.SQUARE: 0.2, Do.CROSS: 0.03,
+    Do.SLIDE: 0.25, Do.DIVIDE: 0.25, Do.CARRY: 0.2, Do.SKETCH: 0.5, Do.TOUCH: 0.15,
+    Do.DARKEN: 0.1, Do.ERASE: 0.02,
 }  # fmt: skip
 """Minutes a move takes a ten-year-old (common practice, no published source)."""
 
 Fate = Literal["keep", "guide", "erase"]
+
+
+class Act(StrEnum):
+    """What belongs together in the order of teaching, from the first to the last."""
+
+    SETTING = "setting"
+    """Sheet, eye level and points."""
+    PLAN = "plan"
+    """The light block that something is made from, and its parts."""
+    FRONTS = "fronts"
+    """What is nearest: a front face, a front edge, a letter's face."""
+    LINES = "lines"
+    """Light lines to the points."""
+    BACKS = "backs"
+    """How far back, and what closes the back."""
+    DETAILS = "details"
+    """What is added to a thing that stands."""
+    INK = "ink"
+    """Rubbing out, and darkening with the ruler."""
 
 
 class Idea(StrEnum):
@@ -65,13 +84,14 @@ class Idea(StrEnum):
 class Mark:
     """A named place on the paper: by a letter, or a `point` that has a name of its own.
 
-    `sway` tells how far each misreading moves it.
+    `sway` tells how far each misreading moves it. One that is not `lettered` is never spoken of.
     """
 
     name: str
     at: Point
     sway: Sway = field(default_factory=dict, compare=False)
     point: bool = False
+    lettered: bool = True
 
     @property
     def said(self) -> MarkName | PointName:
@@ -180,18 +200,34 @@ class StepKey:
         return f"{self.uid}{member}/{self.phrase}/{self.number}"
 
 
+@dataclass(frozen=True)
+class Table:
+    """What differs where the same is done several times: a row for each, its name first.
+
+    `columns` are their headings, as phrases; a cell that a row does not have is None.
+    """
+
+    columns: tuple[Phrase, ...]
+    rows: tuple[tuple[Value | None, ...], ...]
+
+
 @dataclass
 class Step:
     """What a teacher says in one breath, with the moves and lines that belong to it.
 
     `phrase` says which step it is, `name` of what; `title`, `says` and `checks` are what is said.
     `corners` are the marks where its finished lines end. `darkens` and `erases` count the strokes
-    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn. A
-    `hidden` step is drawn but not said; `note` is for the teacher alone; `second` is the rest of a
-    step that a teacher split.
+    of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn. `row`
+    is what differs where the same is done for something else, by the columns of a table, and
+    `again` how that is said, where it is not just the same. Steps that are `like` one another do
+    the same; one that `goes_on` is the rest of the one before it; `behind` are the parts that stop its
+    finished lines. A `bulk` step does one thing many times; `table` says for what, and with which
+    measures. A `hidden` step is drawn but not said; `note` is for the teacher alone; `second` is
+    the rest of a step that a teacher split.
     """
 
     phrase: str
+    act: Act = Act.SETTING
     part: Part | None = None
     name: Value | None = None
     title: Phrase = field(default_factory=lambda: Phrase(""))
@@ -206,14 +242,28 @@ class Step:
     darkens: list[int] = field(default_factory=list)
     erases: list[int] = field(default_factory=list)
     ideas: set[Idea] = field(default_factory=set)
+    row: dict[str, Value] = field(default_factory=dict)
+    again: Phrase | None = None
+    behind: set[Part] = field(default_factory=set)
+    bulk: bool = False
+    table: Table | None = None
+    like: str = ""
+    goes_on: bool = False
     key: StepKey | None = None
     hidden: bool = False
     note: str = ""
     second: bool = False
 
+    def __post_init__(self) -> None:
+        self.like = self.like or self.phrase
+
     def say(self, id: str, /, **values: Said) -> None:
         """One more sentence, or several that belong together, of what to do."""
         self.says.append(phrase(id, **values))
+
+    def differs(self, **row: Said) -> None:
+        """What another of its kind has otherwise, by the columns of a table."""
+        self.row.update(phrase("", **row).values)
 
     def check(self, id: str, /, **values: Said) -> None:
         """One more sentence of how to see that it is right."""

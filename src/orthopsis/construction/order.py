@@ -160,24 +160,26 @@ def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
     )
 
 
-def near_to_far(bodies: Sequence[Body]) -> list[int]:
-    """Positions of the bodies in drawing order; those that do not overlap keep their order.
+def near_to_far(bodies: Sequence[Body], turns: Sequence[float] = ()) -> list[int]:
+    """Positions of the bodies in drawing order; those that do not overlap take turns.
+
+    The one with the least of `turns` comes first; without these they keep their order.
 
     Raises NoDrawingOrder naming the pair when two stand in one another, or hide each other in a
     ring.
     """
     try:
-        return _sorted(bodies, thorough=False)
+        return _sorted(bodies, turns, thorough=False)
     except _Ring:
         # Two that faces put in an order may be free of each other, which breaks a ring.
-        return _sorted(bodies, thorough=True)
+        return _sorted(bodies, turns, thorough=True)
 
 
 class _Ring(NoDrawingOrder):
     """Each of some stands before the next, and the last before the first."""
 
 
-def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
+def _sorted(bodies: Sequence[Body], turns: Sequence[float], *, thorough: bool) -> list[int]:
     before: dict[int, set[int]] = {i: set() for i in range(len(bodies))}
     for i, j in combinations(range(len(bodies)), 2):
         first = _drawn_first(bodies[i], bodies[j], thorough)
@@ -188,7 +190,8 @@ def _sorted(bodies: Sequence[Body], *, thorough: bool) -> list[int]:
     order: list[int] = []
     drawn: set[int] = set()
     while len(order) < len(bodies):
-        free = next((i for i in before if i not in drawn and before[i] <= drawn), None)
+        may_come = (i for i in before if i not in drawn and before[i] <= drawn)
+        free = min(may_come, key=lambda i: (turns[i] if turns else 0.0, i), default=None)
         if free is None:
             ring = [i for i in before if i not in drawn]
             i = ring[0]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
-from itertools import accumulate, pairwise
+from itertools import accumulate, chain, pairwise
 from typing import Any
 
 from orthopsis.construction.cover import drawn_by_others, open_parts, under
@@ -260,7 +260,9 @@ class Paper(MoveRecord):
 
     def _covered(self, segment: Segment, family: str, body: Body) -> list[Portion]:
         covered = drawn_by_others(segment, body, self.standing.bodies, self.tolerance)
-        covered += self._under_nearer(segment, body.part)
+        nearer = self._under_nearer(segment, body.part)
+        self._step.behind |= nearer.keys()
+        covered += chain.from_iterable(nearer.values())
         return covered + self._drawn_before(segment, family, body.part)
 
     def _drawn_before(self, segment: Segment, family: str, part: Part) -> list[Portion]:
@@ -274,14 +276,15 @@ class Paper(MoveRecord):
         )
         return [portion for portion in shared if portion is not None]
 
-    def _under_nearer(self, segment: Segment, part: Part) -> list[Portion]:
+    def _under_nearer(self, segment: Segment, part: Part) -> dict[Part, list[Portion]]:
+        """What each nearer part covers of a segment."""
         box = box_of(segment)
-        return [
-            portion
+        covered = {
+            other.part: under(other, segment, self.tolerance)
             for other in self.standing.before(part)
             if boxes_touch(other.box, box)
-            for portion in under(other, segment, self.tolerance)
-        ]
+        }
+        return {by: portions for by, portions in covered.items() if portions}
 
     # --- curves ------------------------------------------------------------------------------
 
@@ -371,13 +374,14 @@ class Paper(MoveRecord):
         is: the lines of a whole word stop at the letters that stand already.
         """
         stroke, part = drawn.stroke, (step or self._step).part
-        covered = [] if part is None else self._under_nearer(stroke.segment, part)
+        nearer = {} if part is None else self._under_nearer(stroke.segment, part)
+        covered = chain.from_iterable(nearer.values())
         return [
             StepStroke(
                 stroke._replace(start=at(stroke.segment, t0), end=at(stroke.segment, t1)),
                 drawn.fate,
             )
-            for t0, t1 in remainder(covered)
+            for t0, t1 in remainder(list(covered))
             if (t1 - t0) * length(stroke.segment) > self.tolerance.paper_mm
         ]
 

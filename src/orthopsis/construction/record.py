@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 from orthopsis.construction.doubt import FIRM, Sway
 from orthopsis.construction.moves import (
+    Act,
     Do,
     Idea,
     Mark,
@@ -53,12 +54,18 @@ class MoveRecord:
     _readings: int = 0
 
     def begin(
-        self, step: str, /, part: Part | None = None, name: Value | None = None, **title: Said
+        self,
+        step: str,
+        act: Act,
+        /,
+        part: Part | None = None,
+        name: Value | None = None,
+        **title: Said,
     ) -> Step:
         """Open a step by its phrase; the moves that follow belong to it. `title` is what its title
         speaks of beside the `name` of the part.
         """
-        self.steps.append(Step(step, part, name, phrase(f"{step}-title", **title)))
+        self.steps.append(Step(step, act, part, name, phrase(f"{step}-title", **title)))
         return self.steps[-1]
 
     @property

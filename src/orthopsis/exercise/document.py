@@ -111,6 +111,7 @@ class LessonSpec(Measures):
 class RunSpec(Measures):
     """The run-through as the teacher gives it: an order of steps, and changes by their keys."""
 
+    flow: Literal["things", "stages"] | None = None
     order: Annotated[list[StepKey], Field(max_length=1000, default_factory=list)]
     steps: Annotated[dict[StepKey, StepEdit], Field(max_length=1000, default_factory=dict)]
 

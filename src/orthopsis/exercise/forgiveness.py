@@ -44,13 +44,14 @@ def forgiveness(made: Sequence[Step]) -> Forgiveness | None:
     return Forgiveness(GAPE_MM / doubt(worst.sway), worst.at.xy)
 
 
-def rounded_miss_mm(scene: Scene, made: Sequence[Step]) -> float:
-    """How far corners lie off the steps as `made` when every measure is set to half a millimetre.
+def rounded_miss_mm(scene: Scene) -> float:
+    """How far corners lie off the construction when every measure is set to half a millimetre.
 
     Raises ExerciseError, NoDrawingOrder.
     """
     true, read = (
-        [mark for step in one for mark in step.corners] for one in (made, steps(scene, READING_MM))
+        [mark for step in one for mark in step.corners]
+        for one in (scene.construction, steps(scene, READING_MM))
     )
     if len(true) != len(read):
         # A line that was seen barely, or barely hidden, has come or gone.

@@ -13,7 +13,14 @@ from pydantic import BaseModel, ConfigDict, Field
 from orthopsis.construction.moves import Step, StepStroke
 from orthopsis.exercise.forgiveness import forgiveness, rounded_miss_mm
 from orthopsis.exercise.resolve import Scene
-from orthopsis.exercise.told import check, instruction, measures_of, title
+from orthopsis.exercise.told import (
+    check,
+    headings,
+    instruction,
+    measures_of,
+    rows,
+    title,
+)
 from orthopsis.exercise.tone import Plane
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint
@@ -97,6 +104,8 @@ class StepStrokeRecord(StrokeRecord):
 class StepRecord(Record):
     """A step as it is said and drawn.
 
+    `act` is what it belongs to in the order of teaching. A `bulk` step does one thing many times;
+    where its measures differ, `table` has a row for each, under the headings in `columns`.
     `names` are the marks that its words name, `said` its measures as a teacher's words may call
     them: {1} is the first. `key` is what it is known by; the `second` part of a split step shares
     the first one's.
@@ -104,6 +113,7 @@ class StepRecord(Record):
 
     number: int
     title: str
+    act: str
     piece: str | None
     instruction: str
     minutes: float
@@ -118,6 +128,9 @@ class StepRecord(Record):
     hidden: bool
     note: str
     second: bool
+    bulk: bool
+    columns: list[str] | None = None
+    table: list[list[str]] | None = None
     names: list[str]
     said: list[str]
 
@@ -188,13 +201,19 @@ def plane_record(plane: Plane) -> PlaneRecord:
 
 
 def step_record(position: int, step: Step, words: Words) -> StepRecord:
+    fields: dict[str, Any] = {}
+    if step.table is not None:
+        fields = {"columns": headings(step.table, words), "table": rows(step.table, words)}
     return StepRecord(
         number=position,
         title=title(step, words),
+        act=step.act.value,
         piece=None if step.part is None else str(step.part),
         instruction=instruction(step, words),
         minutes=step.minutes,
-        marks=[MarkRecord(name=mark.name, at=point(mark.at.xy)) for mark in step.marks],
+        marks=[
+            MarkRecord(name=mark.name, at=point(mark.at.xy)) for mark in step.marks if mark.lettered
+        ],
         measures=[MeasureRecord(zero=m.zero, axis=m.axis, mm=number(m.mm)) for m in step.measures],
         strokes=[_drawn_record(drawn) for drawn in step.strokes],
         tried=[stroke_record(stroke) for stroke in step.tried],
@@ -205,6 +224,8 @@ def step_record(position: int, step: Step, words: Words) -> StepRecord:
         hidden=step.hidden,
         note=step.note,
         second=step.second,
+        bulk=step.bulk,
+        **fields,
         names=sorted(step.names),
         said=[words.wording.length(mm) for mm in measures_of(step)],
     )
@@ -226,8 +247,22 @@ def steps_text(scene: Scene, steps: Sequence[Step]) -> str:
     said = [step for step in steps if not step.hidden]
     for i, step in enumerate(said, start=1):
         lines += [f"{i}. {title(step, words)} ({step.minutes:g} min)"]
-        lines += [f"   {instruction(step, words)}", f"   Check: {check(step, words)}", ""]
+        lines += [f"   {instruction(step, words)}"]
+        lines += [f"   {line}" for line in _table_text(step, words)]
+        lines += [f"   Check: {check(step, words)}", ""]
     return "\n".join(lines)
+
+
+def _table_text(step: Step, words: Words) -> list[str]:
+    """A table in columns of equal width."""
+    if step.table is None:
+        return []
+    lines = [headings(step.table, words), *rows(step.table, words)]
+    wide = [max(map(len, column)) for column in zip(*lines, strict=True)]
+    return [
+        "  ".join(cell.ljust(size) for cell, size in zip(line, wide, strict=True)).rstrip()
+        for line in lines
+    ]
 
 
 def forgiveness_words(scene: Scene, steps: Sequence[Step]) -> list[str]:
@@ -235,5 +270,5 @@ def forgiveness_words(scene: Scene, steps: Sequence[Step]) -> list[str]:
     forgiven = forgiveness(steps)
     if forgiven is None:
         return []
-    miss_mm = rounded_miss_mm(scene, steps)
+    miss_mm = rounded_miss_mm(scene)
     return [scene.words.say(say("forgiveness", mm=Number(forgiven.mm, 1), miss=Number(miss_mm, 1)))]

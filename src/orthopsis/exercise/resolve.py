@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Step, StepKey
+from orthopsis.construction.moves import Act, Step, StepKey
 from orthopsis.construction.order import Body, near_to_far
 from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
@@ -21,8 +21,9 @@ from orthopsis.exercise.setting import (
     place_points,
     say_helping_points,
 )
+from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import Segment, at
+from orthopsis.perspective.segments import Segment, at, boxes_touch
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Stroke
 from orthopsis.perspective.view import VanishingPoint, View
@@ -182,8 +183,37 @@ class Scene:
 
     @cached_property
     def drawing_order(self) -> list[int]:
-        """The parts from near to far. Raises ExerciseError, NoDrawingOrder."""
-        return near_to_far(self.bodies)
+        """The parts from near to far, from left to right where nearness allows it.
+
+        What rests on another thing has its turn with that. Raises ExerciseError, NoDrawingOrder.
+        """
+        lefts: dict[str, float] = {}
+        for part, body in zip(self.parts, self.bodies, strict=True):
+            piece = self.exercise.pieces[part.number]
+            base = next((name for name in piece.rests_on if name in lefts), None)
+            left_mm = round(body.box[0], 3) if base is None else lefts[base]
+            lefts.setdefault(piece.id, left_mm)
+        turns = [lefts[self.exercise.pieces[part.number].id] for part in self.parts]
+        return near_to_far(self.bodies, turns)
+
+    @cached_property
+    def flow(self) -> Flow:
+        """The order of teaching: as the teacher wishes, or stage by stage where there is a word."""
+        run = self.exercise.run
+        if run is not None and run.flow is not None:
+            return Flow(run.flow)
+        of_piece = Counter(part.number for part in self.parts)
+        return Flow.STAGES if max(of_piece.values(), default=0) > 1 else Flow.THINGS
+
+    @cached_property
+    def construction(self) -> list[Step]:
+        """The drawing by ruler and pencil, thing by thing. Raises ExerciseError, NoDrawingOrder."""
+        return steps(self)
+
+    @cached_property
+    def lefts_mm(self) -> dict[Part | None, float]:
+        """How far left each part reaches: things on the left are taught first."""
+        return {body.part: round(body.box[0], 3) for body in self.bodies}
 
     @cached_property
     def vanishing_points(self) -> list[VanishingPoint]:
@@ -202,7 +232,7 @@ class Scene:
         if not any(piece.measured_true for piece in self.exercise.pieces):
             return []
         try:
-            return helping_points(steps(self))
+            return helping_points(self.construction)
         except ExerciseError:
             return []
 
@@ -304,8 +334,9 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     sheet, level_mm = scene.sheet, scene.main.eye_level_mm
     lay_out(paper, sheet, level_mm)
     points = place_points(paper, scene.vanishing_points, sheet, level_mm)
-    paper.setting = paper.begin(HELPING)
+    paper.setting = paper.begin(HELPING, Act.SETTING)
     handed: dict[Part, object] = {}
+    unseen: list[Body] = []
     for number in scene.drawing_order:
         part, body = scene.parts[number], scene.bodies[number]
         first, take_back = len(paper.steps), paper.on_trial()
@@ -315,24 +346,28 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
         else:
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
             take_back()
+            unseen.append(body)
     paper.finish()
     say_helping_points(paper, sheet, level_mm)
-    _clean_up(paper, scene)
+    _clean_up(paper, scene, unseen)
     return _known(paper.steps, scene)
 
 
-def _clean_up(paper: Paper, scene: Scene) -> None:
+def _clean_up(paper: Paper, scene: Scene, unseen: Sequence[Body]) -> None:
     if not any(drawn.fate == "keep" for drawn in paper.strokes):
         return
     erased = {number for step in paper.steps for number in step.erases}
     # Light lines of a part that it has not erased itself are its pattern.
     parts = {body.part for body in scene.bodies}
-    step = paper.begin("finish")
+    step = paper.begin("finish", Act.INK)
     for number, drawn in enumerate(paper.strokes):
         stays = drawn.fate == "keep" or drawn.stroke.part in parts
         if not stays and number not in erased:
             step.erases.append(number)
     step.say("finish")
+    for body in unseen:
+        on_sheet = boxes_touch(body.box, scene.sheet.bounds)
+        step.say("unseen-behind" if on_sheet else "unseen-beside", piece=body.name)
     step.check("finish-check")
 
 

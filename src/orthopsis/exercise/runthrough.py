@@ -11,13 +11,15 @@ import math
 import re
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
-from itertools import accumulate
 
 from orthopsis.construction.moves import Mark, Step
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.document import StepEdit
-from orthopsis.exercise.resolve import Scene, steps
+from orthopsis.exercise.document import RunSpec, StepEdit
+from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.told import measures_of, title_phrase
+from orthopsis.lesson.flow import in_flow, renumbered
+from orthopsis.lesson.letters import lettered
+from orthopsis.lesson.together import together
 from orthopsis.phrase import Length, Own, Phrase, PointName, Several, Value, say
 
 
@@ -26,10 +28,9 @@ def run_through(scene: Scene) -> list[Step]:
 
     Changes to steps that are not there any more, as of a piece that was removed, are left aside.
     """
-    made = [with_reach(step, scene) for step in steps(scene)]
-    spec = scene.exercise.run
-    if spec is None:
-        return made
+    spec = scene.exercise.run or RunSpec(order=[], steps={})
+    made = together(in_flow(scene.construction, scene.flow, scene.lefts_mm), spec.steps)
+    made = [with_reach(step, scene) for step in lettered(made)]
     made = _moved(made, spec.order)
     done: list[Step] = []
     merging: Step | None = None
@@ -88,7 +89,6 @@ def _moved(made: list[Step], order: Sequence[str]) -> list[Step]:
     What the order does not name stays behind what it stood behind.
     """
     place = {key: number for number, key in enumerate(order)}
-    firsts = list(accumulate((len(step.strokes) for step in made), initial=0))
     numbers = list(range(len(made)))
     for _ in made:
         changed = False
@@ -101,19 +101,7 @@ def _moved(made: list[Step], order: Sequence[str]) -> list[Step]:
                 changed = True
         if not changed:
             break
-    # Lines are counted over all steps: after a move each has a new number.
-    new_number: dict[int, int] = {}
-    for number in numbers:
-        for k in range(firsts[number], firsts[number + 1]):
-            new_number[k] = len(new_number)
-    return [
-        replace(
-            made[number],
-            darkens=[new_number[k] for k in made[number].darkens],
-            erases=[new_number[k] for k in made[number].erases],
-        )
-        for number in numbers
-    ]
+    return renumbered(made, numbers)
 
 
 # --- splitting and merging ------------------------------------------------------------------------

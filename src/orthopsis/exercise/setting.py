@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from orthopsis.construction.moves import Idea, Mark, Step, count
+from orthopsis.construction.moves import Act, Idea, Mark, Step, count
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.sheet import Sheet
@@ -18,11 +18,11 @@ HELPING = "helping-points"
 def lay_out(paper: Paper, sheet: Sheet, level_mm: float) -> None:
     """The frame, where the sheet has one, and the eye level line."""
     if sheet.frame_mm:
-        step = paper.begin("frame")
+        step = paper.begin("frame", Act.SETTING)
         paper.frame()
         step.say("frame", inside=Length(sheet.frame_mm))
         step.check("frame-check")
-    step = paper.begin("eye-level-line")
+    step = paper.begin("eye-level-line", Act.SETTING)
     paper.eye_level(level_mm)
     step.say("eye-level-line", down=Length(level_mm))
     step.check("eye-level-line-check")
@@ -32,7 +32,7 @@ def place_points(
     paper: Paper, vps: Sequence[VanishingPoint], sheet: Sheet, level_mm: float
 ) -> dict[str, Mark]:
     """The vanishing points, on the sheet or on strips beside it; their marks by name."""
-    step = paper.begin("points", count=count(len(vps)))
+    step = paper.begin("points", Act.SETTING, count=count(len(vps)))
     points = {vp.name: paper.given(vp, level_mm) for vp in vps}
     on_level, elsewhere = _where(vps, sheet, level_mm)
     each = Several(tuple(say("point-mark", point=point) for point in on_level), "space")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from orthopsis.construction.moves import Step
+from orthopsis.construction.moves import Step, Table
 from orthopsis.phrase import Phrase, say
 from orthopsis.wording.words import Words
 
@@ -24,6 +24,19 @@ def instruction(step: Step, words: Words) -> str:
 
 def check(step: Step, words: Words) -> str:
     return words.together(step.checks)
+
+
+def headings(table: Table, words: Words) -> list[str]:
+    """What stands over the columns of a table."""
+    return list(map(words.say, table.columns))
+
+
+def rows(table: Table, words: Words) -> list[list[str]]:
+    """What differs, row by row; a cell that has nothing is a dash."""
+    return [
+        ["–" if cell is None else words.say(say("cell", value=cell)) for cell in row]
+        for row in table.rows
+    ]
 
 
 def measures_of(step: Step) -> Sequence[float]:

@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
-from orthopsis.construction.moves import Mark, Said, Step
+from orthopsis.construction.moves import Act, Mark, Said, Step
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.errors import ExerciseError, Unfit
@@ -113,6 +113,8 @@ class Site:
     stage: Stage
     points: Mapping[str, Mark]
     before: Mapping[Part, object] = field(default_factory=dict)
+    planned: bool = False
+    """Whether all of it is only the plan of something else."""
 
     @property
     def part(self) -> Part:
@@ -123,13 +125,15 @@ class Site:
         """The point of the uprights; None where they stand straight."""
         return self.points.get(self.stage.view.uprights.name)
 
-    def begin(self, step: str, /, **title: Said) -> Step:
+    def begin(self, step: str, act: Act, /, **title: Said) -> Step:
         """Open a step of this part."""
-        return self.paper.begin(step, self.body.part, self.body.name, **title)
+        if self.planned:
+            act = Act.PLAN
+        return self.paper.begin(step, act, self.body.part, self.body.name, **title)
 
-    def of(self, body: Body) -> Site:
-        """The site of another body, such as the block that a word is carved from."""
-        return replace(self, body=body)
+    def plan_of(self, body: Body) -> Site:
+        """The site of the light block that something is carved from."""
+        return replace(self, body=body, planned=True)
 
 
 @dataclass(frozen=True)

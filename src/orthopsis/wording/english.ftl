@@ -221,6 +221,156 @@ lay-out = { $side ->
    *[above] straight down
  }
 
+## Said once, done several times
+
+# $marks (marks) $count (number)
+name-marks = { $count ->
+    [one] Name this mark as in the picture: { $marks }.
+   *[other] Name these marks as in the picture: { $marks }.
+ }
+# $title (phrase) $things (list)
+title-of-several = { CAPITAL($title) }: { $things }
+# $thing (name)
+title-again = { $thing }: the same again
+# $thing (name) $first (phrase) $last (phrase)
+title-span = { $thing }: from { $first } to { $last }
+# $first (name) $last (name)
+first-to-last = { $first } to { $last }
+# $title (phrase)
+table-step = { CAPITAL($title) }
+# $things (list) $count (number) $parts (number)
+again = Do the same for { $things }.
+# $things (list) $count (number) $parts (number)
+again-table =
+    Do the same for { $things }, with the measures of the table.
+    .simple = Do the same for { $things }. The table has the measures.
+# $count (number) $rows (number)
+again-thing = { $rows ->
+    [0] Do this as you did it before.
+   *[other] Do this as you did it before, with the measures of the table.
+ }
+    .simple = { $rows ->
+        [0] Do it as before.
+       *[other] Do it as before. The table has the measures.
+     }
+again-check = Hold it beside the first: the same lines, in the same order.
+# $things (list) $count (number) $parts (number)
+again-outline =
+    Draw { $things } in the same way.
+# $things (list) $count (number) $parts (number) $vp (point) $what (choice)
+again-corner-lines =
+    Do the same for { $things }: pencil on { $vp }, swing the ruler to each corner, and draw only where
+    the line does not run through the { WORD($what) }. The table tells how many lines there are.
+    .simple =
+        Do the same for { $things }. Put the pencil on { $vp }. Swing the ruler to each corner. The table
+        tells how many lines you draw.
+# $things (list) $count (number) $parts (number) $vp (point)
+again-back-parallel =
+    Do the same for { $things }. Begin level with the first back. Each far side runs like its near side,
+    from one line to { $vp } to the next: level stays level, upright stays upright, slanted goes parallel.
+    Where you meet a front, stop.
+    .simple =
+        Do the same for { $things }. Begin level with the first back. Draw each far side the same way as
+        its near side. Go from one line to { $vp } to the next. Stop where you meet a front.
+# $things (list) $count (number) $parts (number) $vp (point) $goal (point)
+again-back-to-point =
+    Do the same for { $things }. A far side is found from the far edge of the block: level sides go to
+    { $goal }, uprights go the way of the block's uprights, and each ends on the line from its own
+    corner to { $vp }.
+    .simple =
+        Do the same for { $things }. Start at the far edge of the block. Level sides go to { $goal }.
+        Uprights go like the uprights of the block. Stop on the line from the corner to { $vp }.
+# $things (list) $count (number) $parts (number)
+again-curves = { $count ->
+    [one] Do the same with the other curve.
+   *[other] Do the same with the other { $count } curves.
+ }
+# $value (own)
+cell = { $value }
+column-thing = Which
+column-step = Step
+column-measures = Measures
+column-across = Across
+column-down = Down
+column-below = Its end
+column-width = Wide
+column-height = High
+column-length = Long
+column-depth = How far back
+column-lines = Lines
+column-corners = Corners
+column-sides = Far sides
+# $value (phrase)
+brief-across = { $value }
+# $value (phrase)
+brief-down = { $value }
+# $value (phrase)
+brief-below = its end { $value }
+# $value (length)
+brief-width = { $value } wide
+# $value (length)
+brief-height = { $value } high
+# $value (length)
+brief-length = { $value } long
+# $value (phrase)
+brief-depth = { $value }
+# $value (list)
+brief-measures = { $value }
+# $value (number)
+brief-lines = { $value ->
+    [one] one line
+   *[other] { $value } lines
+ }
+# $value (number)
+brief-corners = { $value ->
+    [one] one corner
+   *[other] { $value } corners
+ }
+# $value (number)
+brief-sides = { $value ->
+    [one] one far side
+   *[other] { $value } far sides
+ }
+# $corner (choice)
+from-corner = { $corner ->
+    [none] along
+    [top] from the top of its front edge, along
+    [bottom] from the foot of its front edge, along
+   *[other] from its { WORD($corner) } corner, along
+ }
+word-top-left = top left
+word-top-right = top right
+word-bottom-left = bottom left
+word-bottom-right = bottom right
+# $across (phrase) $start (mark) $vp (point) $mark (mark) $corner (choice)
+cut-x-cell = { $across }, on the line to { $vp }
+# $along (length) $start (mark) $vp (point) $mark (mark) $corner (choice)
+cut-along-cell = { $along } { from-corner } the line to { $vp }
+# $along (about) $start (mark) $vp (point) $mark (mark) $corner (choice)
+cut-by-eye-cell = by eye, about { $along } { from-corner } the line to { $vp }
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+cut-true-distance-cell = { $true } { lay-out } { from-its }, then to { $point }
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+cut-true-distance-there-cell = the corner beside { its-corner }, joined to { $point }
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+cut-true-measuring-cell = { $true } { lay-out } { from-its }, then to { $point }
+# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+cut-true-measuring-there-cell = the corner beside { its-corner }, joined to { $point }
+# $corner (choice)
+from-its = { $corner ->
+    [none] from its corner
+    [top] from the top of its front edge
+    [bottom] from the foot of its front edge
+   *[other] from its { WORD($corner) } corner
+ }
+# $corner (choice)
+its-corner = { $corner ->
+    [none] it
+    [top] the top of its front edge
+    [bottom] the foot of its front edge
+   *[other] its { WORD($corner) } one
+ }
+
 ## The box
 
 box-front-title = the front face
@@ -349,6 +499,10 @@ darken = { CAPITAL(WORD($how)) }.
 tidy-check = Only what can be seen is dark.
 
 finish-title = Finish
+# $piece (name)
+unseen-behind = Nothing shows of { $piece }: it stands wholly behind other things.
+# $piece (name)
+unseen-beside = Nothing shows of { $piece }: it lies beside the sheet.
 finish = { rub-out } the { eye-level } and the marks that are still there.
 finish-check = Put the ruler along two edges of each family: they lead to the same point.
 
@@ -420,18 +574,33 @@ block =
         { $width } wide, { $height } high.
 block-check = The block is square to the edges of the sheet.
 
-face-place-title = its place
+face-place-title = the place in the block
 # $what (choice) $goal (point)
 face-place =
-    Find the two uprights between which this { WORD($what) } stands: a mark on the front edge, a light
-    line to { $goal }, and an upright where it meets the diagonal of the face.
+    Find the two uprights between which this { WORD($what) } stands: halve the front edge and its halves,
+    draw a light line to { $goal } from the mark, and an upright where it meets the diagonal of the face.
     .simple =
-        Mark the front edge. Draw light lines to { $goal }. Where they meet the diagonal, draw two
-        uprights. This { WORD($what) } stands between them.
+        Halve the front edge. Halve the halves. Draw a light line to { $goal }. Where it meets the
+        diagonal of the face, draw an upright. This { WORD($what) } stands beside it.
+# $what (choice) $goal (point) $top (mark) $downs (list)
+face-place-carried =
+    On the level line through { $top } measure { $downs } and carry the marks to the front edge. Draw
+    light lines to { $goal } as far as the diagonal of the face, and a line to the point of the uprights
+    where they meet it: there this { WORD($what) } begins or ends.
+    .simple =
+        Measure { $downs } on the level line through { $top }. Carry the marks to the front edge. Draw
+        light lines to { $goal }. Where they meet the diagonal of the face, draw an upright. There this
+        { WORD($what) } begins or ends.
+# $what (choice) $goal (point) $top (mark) $downs (list)
+face-place-measured =
+    Down the front edge from { $top } measure { $downs }. Draw light lines to { $goal } as far as the
+    diagonal of the face, and an upright where they meet it: there this { WORD($what) } begins or ends.
+    .simple =
+        Put zero on { $top }. Measure down { $downs }. Draw a light line to { $goal }. Where it meets the
+        diagonal of the face, draw an upright. There this { WORD($what) } begins or ends.
 face-place-check = Equal letters look narrower the further back they stand.
 
 face-rows-title = level lines
-face-rows-more-title = more level lines
 # $corner (mark) $downs (list)
 face-rows =
     Down from { $corner } measure { $downs }, and draw light level lines across the block.
@@ -441,10 +610,26 @@ face-rows-halved =
     Halve { $side } with the ruler, and halve the halves, as far as the letter needs it. Draw light
     level lines across the block.
     .simple = Halve the side { $side }. Halve the halves. Draw light level lines.
-# $top (mark) $goal (point)
+# $top (mark) $goal (point) $downs (list)
 face-levels =
-    Measure the levels down the front edge from { $top }, and draw light lines to { $goal }.
-    .simple = Put zero on { $top }. Measure down the front edge. Draw light lines to { $goal }.
+    Down the front edge from { $top } measure { $downs }, and draw light lines to { $goal }.
+    .simple =
+        Put zero on { $top }. Measure down the front edge { $downs }. Draw light lines to { $goal }.
+# $top (mark) $foot (mark) $third (point) $carrier (mark)
+face-carrier =
+    The front edge leans, so its measures are carried to it from a level line through { $top }. Measure
+    there as much as the whole edge is long. The ruler from that mark through { $foot } meets the level
+    line through { $third } in { $carrier }.
+    .simple =
+        The front edge leans. Draw a level line through { $top }. Measure on it how long the edge is. Put
+        the ruler on that mark and { $foot }. Mark { $carrier } on the level line through { $third }.
+# $top (mark) $goal (point) $measures (list)
+face-levels-carried =
+    On the level line through { $top } measure { $measures }. Carry the marks to the front edge, and from
+    there draw light lines to { $goal }.
+    .simple =
+        Measure { $measures } on the level line through { $top }. Carry the marks to the front edge. Draw
+        light lines to { $goal }.
 # $edge (marks) $goal (point)
 face-levels-by-halves =
     Halve the front edge { $edge } by halving it, and halve the halves. From the marks draw light
@@ -456,12 +641,7 @@ face-levels-by-diagonals =
     light lines to { $goal }.
     .simple = Halve the front edge { $edge }. Halve the halves. Draw light lines to { $goal }.
 face-light-check = All light lines stay inside the block.
-face-lines-more =
-    Go on in the same way with the lines that are left.
-    .simple = Go on like this with the other lines.
-
 face-columns-title = uprights
-face-columns-more-title = more uprights
 # $corner (mark) $rights (list)
 face-columns =
     Along from { $corner } measure { $rights }, and draw light uprights down the block.
@@ -472,9 +652,23 @@ face-columns-halved =
     .simple = Draw the diagonal { $diagonal }. Draw uprights where level lines meet it.
 # $goal (point)
 face-columns-diagonal =
-    Where a light line to { $goal } meets the diagonal of the face, an upright stands: as far across
-    as it is down.
+    Where a light line to { $goal } meets the diagonal of its part of the face, an upright stands: as
+    far across as it is down.
     .simple = Draw the diagonal. Where a line to { $goal } meets it, draw an upright.
+# $top (mark) $goal (point) $downs (list)
+face-columns-measured =
+    Down the front edge from { $top } measure { $downs } for more light lines to { $goal }. Where a light
+    line meets the diagonal of its part of the face, an upright stands: as far across as it is down.
+    .simple =
+        Put zero on { $top }. Measure down { $downs }. Draw light lines to { $goal }. Where a line meets
+        the diagonal, draw an upright.
+# $start (mark) $point (point) $measures (list)
+face-columns-true =
+    Level from { $start } measure { $measures }. Lead each mark to { $point }: where it crosses the edge
+    through { $start } an upright stands.
+    .simple =
+        Put zero on { $start }. Measure level { $measures }. Draw light lines to { $point }. Where they
+        cross the edge, draw an upright.
 # $third (point)
 face-columns-to = Every upright points at { $third }.
 
@@ -486,11 +680,13 @@ face-slants =
 face-slants-check = The two edges of a slanted stroke keep their distance.
 
 face-outline-title = the outline
-face-outline-more-title = the outline goes on
-# $what (choice) $chains (list)
+# $what (choice) $count (number)
 face-outline =
-    Draw the { WORD($what) } from corner to corner: { $chains }.
-    .simple = Draw the { WORD($what) } with the ruler. Go from corner to corner: { $chains }.
+    Draw the { WORD($what) } along the light lines, with the ruler, from corner to corner as in the
+    picture.
+    .simple =
+        Draw the { WORD($what) } along the light lines. Use the ruler. Go from corner to corner, as in the
+        picture.
 # $what (choice) $count (number)
 face-corners-check = The whole { WORD($what) } has { $count } { $count ->
         [one] corner
@@ -520,29 +716,28 @@ curve-behind-check = The curve behind looks like the one in front, only smaller.
 
 # $vp (point)
 corner-lines-title = lines to { $vp }
-# $vp (point)
-corner-lines-more-title = more lines to { $vp }
-# $vp (point)
+# $vp (point) $what (choice)
 corner-swing =
-    Pencil on { $vp }, swing the ruler to each corner.
-    .simple = Put the pencil on { $vp }. Swing the ruler to each corner.
-# $marks (marks)
-corner-touches = The ruler touches the curves at { $marks }.
-# $corners (marks) $what (choice)
-corner-sends =
-    From { $corners } draw a light line; it stops where it meets the { WORD($what) }.
+    Pencil on { $vp }, swing the ruler to each corner. Draw a light line, which stops where it meets the
+    { WORD($what) }; where it would run through the { WORD($what) } draw nothing.
     .simple =
-        Draw a light line from { $corners }. Stop where the line meets the { WORD($what) }.
-# $corners (marks) $what (choice)
-corner-in-vain =
-    At { $corners } it would run through the { WORD($what) }, so nothing is drawn.
-    .simple =
-        At { $corners } the line would run through the { WORD($what) }. Draw nothing there.
+        Put the pencil on { $vp }. Swing the ruler to each corner. Does it run through the { WORD($what) }?
+        Then draw nothing. If not, draw a light line. Stop where it meets the { WORD($what) }.
 # $count (number)
-corner-so-far = { $count ->
-    [one] One line so far.
-   *[other] { $count } lines so far.
+corner-touches = { $count ->
+    [one] Draw one more where the ruler only touches a curve.
+   *[other] Draw { $count } more where the ruler only touches a curve.
  }
+# $count (number) $what (choice)
+corner-in-vain = { $count ->
+    [one] That is so at one corner.
+   *[other] That is so at { $count } corners.
+ }
+    .simple =
+        { $count ->
+            [one] At one corner you draw nothing.
+           *[other] At { $count } corners you draw nothing.
+        }
 # $count (number) $vp (point)
 corner-count = { $count ->
     [one] Exactly one light line runs to { $vp }.
@@ -568,22 +763,39 @@ back-cut-away =
     { $vp }.
     .simple = Cut the back like the front. Each far corner lies on its line to { $vp }.
 # $mark (mark) $way (phrase) $near (mark)
-far-corner = { $mark }: { $way }, to the line from { $near }.
+far-corner = { CAPITAL($way) } to the line from { $near }: that is { $mark }.
 # $mark (mark) $row (mark) $point (point) $column (mark)
 face-corner =
-    { $mark }: in front, where the line from { $row } toward { $point } meets the one up and down
-    through { $column }.
+    In front, where the line from { $row } toward { $point } meets the one up and down through
+    { $column }, is { $mark }.
 # $mark (mark)
-way-level-from = level from { $mark }
-# $mark (mark)
-way-upright-from = straight up or down from { $mark }
+way-level-from =
+    { square } on { $mark }, level
+    .simple = level from { $mark }
+# $mark (mark) $way (choice)
+way-upright-from =
+    { square } on { $mark }, straight { WORD($way) }
+    .simple = straight { WORD($way) } from { $mark }
 # $mark (mark) $point (point)
-way-to-point-from = from { $mark } toward { $point }
+way-to-point-from =
+    ruler on { $mark } and { $point }
+    .simple = from { $mark } toward { $point }
 # $mark (mark) $line (marks)
 way-parallel-from = from { $mark }, parallel to { $line }
     .simple = from { $mark }, the same way as { $line }
 # $line (marks)
-way-along = in line with { $line }
+way-along = along { $line }
+word-up = up
+word-down = down
+# $mark (mark)
+side-level-from = level from { $mark }
+# $mark (mark)
+side-upright-from = straight up or down from { $mark }
+# $mark (mark) $point (point)
+side-to-point-from = from { $mark } toward { $point }
+# $mark (mark) $line (marks)
+side-parallel-from = from { $mark }, parallel to { $line }
+    .simple = from { $mark }, the same way as { $line }
 # $corners (list)
 back-corners = Find the far corners, one by one. { $corners }
 # $sides (list) $what (choice)

@@ -143,11 +143,27 @@ class Cut(Measures):
         guide: Ruled,
         inward: Point,
         marks: Iterable[Mark] = (),
+        corner: str | None = None,
     ) -> tuple[Mark, Phrase]:
         """Make the cut's mark on the guide line; returns it with what is said of it.
 
         `marks` are corners already drawn: one that lies where a true length ends is used for it.
+        `corner` is what the start is called where it has no letter.
         """
+        mark, said = self._built(site, start, vp, guide, inward, marks)
+        whence = Choice("none" if corner is None else corner.replace(" ", "-"))
+        site.paper.steps[-1].row["depth"] = say(f"{said.id}-cell", **said.values, corner=whence)
+        return mark, said
+
+    def _built(
+        self,
+        site: Site,
+        start: Mark,
+        vp: Mark,
+        guide: Ruled,
+        inward: Point,
+        marks: Iterable[Mark],
+    ) -> tuple[Mark, Phrase]:
         paper = site.paper
         if self.true_mm is not None:
             return self._build_true(site, start, vp, guide, inward, marks)

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from typing import NamedTuple, Protocol
 
 from orthopsis.construction.face import plumb
-from orthopsis.construction.moves import Mark, Ruled, Said, strung
+from orthopsis.construction.moves import Act, Mark, Ruled, Said, strung
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT
 from orthopsis.perspective.view import VERTICAL, View
@@ -42,7 +42,7 @@ def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock | No
     marks: Marks = dict(zip((1, 2), front, strict=True))
     left_vp, right_vp = (site.points[found.name] for found in site.stage.view.level_points)
 
-    step = site.begin("box-lines-to-both")
+    step = site.begin("box-lines-to-both", Act.LINES)
     guides = {
         (end, vp.name): paper.aim(marks[end], vp, site.part)
         for vp in (left_vp, right_vp)
@@ -55,7 +55,7 @@ def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock | No
         ("left", left_vp, right_vp, (0, 3)),
         ("right", right_vp, left_vp, (5, 6)),
     ):
-        step = site.begin(f"box-{side}")
+        step = site.begin(f"box-{side}", Act.BACKS)
         if on is not None:
             line = paper.along(*(on.marks[k] for k in corners))
             mark, other = (paper.cross(line, guides[end, vp.name]) for end in (1, 2))
@@ -66,8 +66,9 @@ def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock | No
             end = place.cut_end(side, site.stage.view) + 1
             laying = LEVEL if vp.at.x > other_vp.at.x else LEFT
             mark, said = place.cut(side).build(
-                site, marks[end], vp, guides[end, vp.name], laying, marks.values()
-            )
+                site, marks[end], vp, guides[end, vp.name], laying, marks.values(),
+                "top" if end == 1 else "bottom",
+            )  # fmt: skip
             other = paper.cross(plumb(paper, mark, third), guides[3 - end, vp.name])
             marks[corners[0]], marks[corners[1]] = (mark, other) if end == 1 else (other, mark)
             step.says.append(said)
@@ -90,7 +91,7 @@ def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock | No
 def _front_edge(place: StandsOnEdge, site: Site, edges: Edges) -> tuple[Mark, Mark]:
     """The front edge from its upper end: straight down, or on the line through VP3."""
     edge, paper, third = place.edge, site.paper, site.third
-    step = site.begin("box-edge")
+    step = site.begin("box-edge", Act.FRONTS)
     top = paper.measure(edge.x_mm, edge.upper.y)
     said: dict[str, Said] = {
         "top": top, "across": across(edge.x_mm, paper.sheet),
@@ -108,6 +109,7 @@ def _front_edge(place: StandsOnEdge, site: Site, edges: Edges) -> tuple[Mark, Ma
         step.say("box-edge-toward" if below else "box-edge-from", **said, foot=bottom, third=third)
         step.check("box-edge-to-check", third=third)
         family = third.name
+    step.differs(**{name: said[name] for name in ("across", "down", "length")})
     edges.keep({1: top, 2: bottom}, 1, 2, family)
     return top, bottom
 
@@ -118,7 +120,7 @@ def _front_edge_on(
     """The front edge of the block whose lines are used, drawn on."""
     paper, third = site.paper, site.third
     upper, lower = place.edge.ends(site.stage.view.uprights.at)
-    step = site.begin("box-edge-on")
+    step = site.begin("box-edge-on", Act.FRONTS)
     line = paper.along(on.marks[1], on.marks[2])
     top, bottom = (paper.measure_down(end.y, line) for end in (upper, lower))
     edges.keep({1: top, 2: bottom}, 1, 2, VERTICAL if third is None else third.name)
@@ -128,6 +130,7 @@ def _front_edge_on(
         base=on.name, line=drawn_on, top=top, down=down(upper.y, paper.sheet), foot=bottom,
         below=down(lower.y, paper.sheet),
     )  # fmt: skip
+    step.differs(down=down(upper.y, paper.sheet), below=down(lower.y, paper.sheet))
     step.check("box-edge-on-check", edge=strung(top, bottom), line=drawn_on)
     return top, bottom
 
@@ -144,7 +147,7 @@ def _close_back(site: Site, edges: Edges, marks: Marks, left_vp: Mark, right_vp:
         touching = (left, back), (right, back), (4, 7)
         if not any(edges.shows(a, b) for a, b in touching):
             continue
-        step = site.begin(name)
+        step = site.begin(name, Act.BACKS)
         to_right = paper.aim(marks[left], right_vp, site.part)
         to_left = paper.aim(marks[right], left_vp, site.part)
         on_level = abs(marks[left].at.y - level_mm) < 1e-6

@@ -6,7 +6,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Annotated, ClassVar
 
-from orthopsis.construction.moves import Mark, Ruled, count, several, strung
+from orthopsis.construction.moves import Act, Mark, Ruled, count, several, strung
 from orthopsis.construction.order import NearPlace
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import across, down
@@ -91,7 +91,7 @@ class OnFront(BlockPlacement):
         """The front face, lines to the vanishing point, one depth, the back."""
         front, paper = self.front, site.paper
         (vp,) = (site.points[found.name] for found in site.stage.view.vanishing_points)
-        step = site.begin("box-front")
+        step = site.begin("box-front", Act.FRONTS)
         a = paper.measure(front.x_mm, front.y_mm)
         b = paper.measure_along(a, LEVEL, front.width_mm)
         c = paper.measure_along(b, UPRIGHT, front.height_mm)
@@ -103,6 +103,10 @@ class OnFront(BlockPlacement):
             "box-front",
             corner=a, across=across(front.x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
             face=strung(a, b, c, d),
+            width=Length(front.width_mm), height=Length(front.height_mm),
+        )  # fmt: skip
+        step.differs(
+            across=across(front.x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
             width=Length(front.width_mm), height=Length(front.height_mm),
         )  # fmt: skip
         step.check("box-front-check")
@@ -119,7 +123,7 @@ class OnFront(BlockPlacement):
     ) -> None:
         paper, part = site.paper, site.part
         start = self.depth_corner(vp.at)
-        step = site.begin("box-lines", vp=vp)
+        step = site.begin("box-lines", Act.LINES, vp=vp)
         guides = {i: paper.aim(marks[i], vp, part) for i in running}
         step.say("box-lines", corners=several([marks[i] for i in running]), vp=vp)
         if start not in guides:
@@ -132,14 +136,16 @@ class OnFront(BlockPlacement):
             guides[beside] = paper.aim(marks[beside], vp, part, fate="erase")
             step.say("box-line-beside", corner=marks[beside])
         left_out = [marks[i] for i in range(4) if i not in guides]
+        step.differs(lines=count(len(running)))
         step.check("box-lines-count", count=count(len(running)), vp=vp)
         if left_out:
             step.check("box-lines-left-out", corners=several(left_out))
 
-        step = site.begin("box-depth")
+        step = site.begin("box-depth", Act.BACKS)
         far, said = self.depth.build(
-            site, marks[start], vp, guides[start], INWARD[start], marks.values()
-        )
+            site, marks[start], vp, guides[start], INWARD[start], marks.values(),
+            FRONT_CORNERS[start],
+        )  # fmt: skip
         marks[start + 4] = far
         # The back of a corner that lies on the vanishing point is that corner.
         marks.update({i + 4: marks[i] for i in range(4) if distance(marks[i].at, vp.at) <= 1e-6})

@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from orthopsis.construction.circle import circle_within, construct_circle
-from orthopsis.construction.moves import Curve
+from orthopsis.construction.moves import Act, Curve
 from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine, Shown
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
@@ -147,7 +147,7 @@ class Round:
 
     def _draw_sides(self, site: Site, curves: list[Curve], goal: Point, family: str) -> None:
         paper, vp = site.paper, site.points.get(family)
-        step = site.begin("round-sides")
+        step = site.begin("round-sides", Act.BACKS)
         near, far = (paper.touch(curve, vp or goal) for curve in curves)
         for mark in near:
             line = join(mark.at, goal)

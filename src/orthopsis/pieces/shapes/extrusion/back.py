@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from orthopsis.construction.face import plumb
-from orthopsis.construction.moves import Mark, Ruled, Step, phrase, strung
+from orthopsis.construction.moves import Act, Mark, Ruled, Step, count, phrase, strung
 from orthopsis.phrase import Phrase, Several, Value
 from orthopsis.pieces.shapes.extrusion.curves import Far, draw_far_curves, mark_behind
-from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
+from orthopsis.pieces.shapes.extrusion.profile_site import MOST_FOUND, MOST_LINES, ProfileSite
 
 
 def draw_behind(work: ProfileSite, far: Far, said: Sequence[Phrase]) -> None:
@@ -20,13 +20,15 @@ def draw_behind(work: ProfileSite, far: Far, said: Sequence[Phrase]) -> None:
     whole = [k for k in range(n) if shows.get((k, k + n), [(0.0, 0.0)])[-1][1] >= 1.0]
     sweeps = [(k, k) for k in range(n) if (k, k + n) in shows]
     far_sides = [side for side in work.profile.sides if (side[0] + n, side[1] + n) in shows]
-    step = work.begin("back")
+    step = work.begin("back", Act.BACKS)
     names: list[Value] = []
     for a, b in [*sweeps, *far_sides]:
         portions = shows[a + n if a != b else a, b + n]
-        if len(step.strokes) + len(portions) > MOST_LINES:
+        full = len(step.strokes) + len(portions) > MOST_LINES or len(step.marks) > MOST_FOUND
+        if full and step.moves:
             _say_behind(work, step, names, said)
-            step = work.begin("back-more")
+            step = work.begin("back-more", Act.BACKS)
+            step.like, step.goes_on = "back", True
             names, said = [], ()
         if a == b:
             _draw_sweep(work, a, a in whole, far)
@@ -81,15 +83,15 @@ def _far_line(work: ProfileSite, side: tuple[int, int], start: Mark) -> tuple[Ru
     if way == "column":
         line = plumb(paper, start, work.third)
         if work.third is None:
-            return line, phrase("way-upright-from", mark=start)
-        return line, phrase("way-to-point-from", mark=start, point=work.third)
+            return line, phrase("side-upright-from", mark=start)
+        return line, phrase("side-to-point-from", mark=start, point=work.third)
     if way == "row":
         goal = work.points.get(work.across)
         if goal is None:
-            return paper.level(start), phrase("way-level-from", mark=start)
-        return paper.lay(start, goal), phrase("way-to-point-from", mark=start, point=goal)
+            return paper.level(start), phrase("side-level-from", mark=start)
+        return paper.lay(start, goal), phrase("side-to-point-from", mark=start, point=goal)
     parallel = paper.slide(start, paper.along(a, b))
-    return parallel, phrase("way-parallel-from", mark=start, line=strung(a, b))
+    return parallel, phrase("side-parallel-from", mark=start, line=strung(a, b))
 
 
 def _say_behind(
@@ -105,3 +107,10 @@ def _say_behind(
     if not step.says:
         step.say("back-stays", vp=work.vp)
     step.check("back-parallel-check" if parallel else "back-to-point-check")
+    if parallel:
+        step.again = phrase("again-back-parallel", vp=work.vp)
+    else:
+        goal = work.points[work.across]
+        step.again = phrase("again-back-to-point", vp=work.vp, goal=goal)
+    if drawn:
+        step.differs(sides=count(len(drawn)))

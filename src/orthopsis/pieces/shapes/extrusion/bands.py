@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from orthopsis.construction.corner_rule import guide_seen
 from orthopsis.construction.division import divided
-from orthopsis.construction.moves import Mark, count, several
+from orthopsis.construction.moves import Act, Mark, count, several
 from orthopsis.perspective.plane import join, meet, part_way
 from orthopsis.perspective.segments import XY, at
 from orthopsis.pieces.shapes.extrusion.profile_site import ProfileSite
@@ -35,7 +35,8 @@ def draw_bands(work: ProfileSite, parts: int) -> None:
                 stop = at((near.xy, far.xy), shown[-1][1])
                 tasks.append((work.marks[a], work.marks[b], k / parts, stop))
     for first in range(0, len(tasks), MOST_BANDS):
-        step = work.begin("bands-more" if first else "bands")
+        step = work.begin("bands-more" if first else "bands", Act.DETAILS)
+        step.like = "bands"
         marks = []
         for start_mark, end_mark, share, stop in tasks[first : first + MOST_BANDS]:
             mark = divided(work.paper, start_mark, end_mark, share)

@@ -8,7 +8,7 @@ from collections.abc import Mapping, Sequence
 from orthopsis.construction.face import RecedingFace, plumb
 from orthopsis.construction.moves import Mark, Ruled, phrase, strung
 from orthopsis.perspective.plane import Line, Point, direction, distance, join, meet
-from orthopsis.phrase import Phrase
+from orthopsis.phrase import Choice, Phrase
 from orthopsis.pieces.shapes.extrusion.curves import mark_behind
 from orthopsis.pieces.shapes.extrusion.profile import Crossing, Slant
 from orthopsis.pieces.shapes.extrusion.profile_site import CurveMarks, Pair, ProfileSite
@@ -79,11 +79,12 @@ class Parallels:
         if abs(dy) < 1e-9:
             line, way = paper.level(far), phrase("way-level-from", mark=far)
         elif abs(dx) < 1e-9:
-            line, way = paper.upright(far), phrase("way-upright-from", mark=far)
+            line, way = paper.upright(far), None
         else:
             line = paper.slide(far, paper.along(near, here))
             way = phrase("way-parallel-from", mark=far, line=strung(near, here))
-        return self.work.note_far(paper.cross(line, guide), way, here)
+        mark = paper.cross(line, guide)
+        return self.work.note_far(mark, way or _upright_way(far, mark), here)
 
     def _crossing_sine(self, near: Point, here: Point) -> float:
         """Sine of the angle between the way from one mark to another and that one's guide line."""
@@ -171,17 +172,18 @@ class Rows:
 
     def _best(self, lines: Sequence[Ruled], guide: Ruled, here: Mark) -> Mark:
         line = max(lines, key=lambda line: _sine(line, guide))
-        mark = self.work.note_far(self.work.paper.cross(line, guide), self._way(line), here)
+        mark = self.work.paper.cross(line, guide)
+        self.work.note_far(mark, self._way(line, mark), here)
         self._behind.append((here, mark))
         return mark
 
     def _known(self, here: Mark) -> Mark | None:
         return next((far for near, far in self._behind if distance(near.at, here.at) < 1e-6), None)
 
-    def _way(self, line: Ruled) -> Phrase:
+    def _way(self, line: Ruled, end: Mark) -> Phrase:
         """How the ruler lies: to a point, upright, or along two marks."""
         if line.goal is None:
-            return phrase("way-upright-from", mark=line.start)
+            return _upright_way(line.start, end)
         if line.goal.point:
             return phrase("way-to-point-from", mark=line.start, point=line.goal)
         return phrase("way-along", line=strung(line.start, line.goal))
@@ -221,7 +223,8 @@ class Rows:
             mark = self._known(near)
             if mark is None:
                 row = self._row(crossing[1])
-                mark = work.note_far(work.paper.cross(row, self._lay(near)), self._way(row), near)
+                mark = work.paper.cross(row, self._lay(near))
+                work.note_far(mark, self._way(row, mark), near)
                 self._behind.append((near, mark))
             self._crossings[crossing] = mark
         return self._crossings[crossing]
@@ -236,6 +239,12 @@ class Rows:
             across, upright = self.face.row(row), self.face.column(column)
             work.note_on_face(near, across.start, upright.start)
         return near
+
+
+def _upright_way(start: Mark, end: Mark) -> Phrase:
+    """Straight up or down from a mark, to where another is found."""
+    which = Choice("up" if end.at.y < start.at.y else "down")
+    return phrase("way-upright-from", mark=start, way=which)
 
 
 def _sine(one: Ruled, other: Ruled) -> float:

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from orthopsis.construction.face import FrontFace, RecedingFace
-from orthopsis.construction.moves import Mark, phrase, strung
+from orthopsis.construction.moves import Act, Mark, phrase, strung
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
 from orthopsis.perspective.segments import WHOLE
@@ -19,7 +19,12 @@ from orthopsis.pieces.shapes.extrusion.back import draw_behind
 from orthopsis.pieces.shapes.extrusion.bands import draw_bands
 from orthopsis.pieces.shapes.extrusion.behind import Parallels, Rows
 from orthopsis.pieces.shapes.extrusion.corner_lines import draw_guides
-from orthopsis.pieces.shapes.extrusion.face import draw_columns, draw_face, draw_rows
+from orthopsis.pieces.shapes.extrusion.face import (
+    draw_columns,
+    draw_face,
+    draw_rows,
+    measures_set,
+)
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Profile
 from orthopsis.pieces.shapes.extrusion.profile_site import Extruded, ProfileSite
@@ -64,29 +69,21 @@ def _from_front(work: ProfileSite, room: Room) -> None:
     a, _, c, d = corners
     lines = FrontFace(work.paper, corners, work.part, halved=owner.halved)
     if owner.halved:
-        draw_rows(work, lines, phrase("face-rows-halved", side=strung(a, d)))
-        draw_columns(work, lines, [phrase("face-columns-halved", diagonal=strung(a, c))])
+        draw_rows(work, lines, lambda _: [phrase("face-rows-halved", side=strung(a, d))])
+        draw_columns(work, lines, lambda _: [phrase("face-columns-halved", diagonal=strung(a, c))])
     else:
-        profile = work.profile
-        downs = [part * front.height_mm for part in profile.rows if 0.0 < part < 1.0]
-        rights = [part * width_mm for part in profile.columns if 0.0 < part < 1.0]
-        draw_rows(work, lines, phrase("face-rows", corner=a, downs=_lengths(downs)))
-        across = phrase("face-columns", corner=a, rights=_lengths(rights))
-        draw_columns(work, lines, [across])
+        draw_rows(work, lines, lambda downs: [phrase("face-rows", corner=a, downs=downs)])
+        draw_columns(work, lines, lambda rights: [phrase("face-columns", corner=a, rights=rights)])
     draw_face(work, lines)
     draw_guides(work)
     if work.shows_depth:
         draw_behind(work, Parallels(work), _how_far_back(work))
 
 
-def _lengths(measures_mm: list[float]) -> Several:
-    return Several(tuple(Length(mm) for mm in measures_mm), "comma")
-
-
 def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark, Mark, Mark]:
     """The light block around a profile, measured from the sheet's edges."""
     paper, front = work.paper, work.owner.on_front.front
-    step = work.begin("block")
+    step = work.begin("block", Act.PLAN)
     a = paper.measure(x_mm, front.y_mm)
     b = paper.measure_along(a, LEVEL, width_mm)
     c = paper.measure_along(b, UPRIGHT, front.height_mm)
@@ -99,6 +96,10 @@ def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark,
         "block",
         corner=a, across=across(x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
         face=strung(a, b, c, d),
+        width=Length(width_mm), height=Length(front.height_mm),
+    )  # fmt: skip
+    step.differs(
+        across=across(x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
         width=Length(width_mm), height=Length(front.height_mm),
     )  # fmt: skip
     step.check("block-check")
@@ -118,7 +119,7 @@ def _how_far_back(work: ProfileSite) -> list[Phrase]:
         return [phrase("back-as-deep", near=given[0], far=given[1])]
     start, inward = work.owner.on_front.depth_start(vp.at, work.owner.places)
     number = next((k for k, m in work.marks.items() if distance(m.at, start) < 1e-6), None)
-    step = work.begin("back-depth")
+    step = work.begin("back-depth", Act.BACKS)
     if number is None:
         mark = paper.measure(*start.xy)
         x, y = start.xy
@@ -152,24 +153,24 @@ def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
     else:
         face = _lay_out(work)
     if room != WHOLE:
-        step = work.begin("face-place")
+        step = work.begin("face-place", Act.PLAN)
         face.bay(*WHOLE)
         for share in room:
             face.column(share)
         face.bay(*room)
-        step.say("face-place", what=work.what, goal=face.along)
+        measured = measures_set(step)
+        which = "face-place-measured" if work.third is None else "face-place-carried"
+        carrier = face.carrier if face.carrier in step.marks else None
+        step.says += [] if carrier is None else [_said_of_carrier(work, face, carrier)]
+        if measured.items:
+            step.say(which, what=work.what, goal=face.along, top=face.top, downs=measured)
+        else:
+            step.say("face-place", what=work.what, goal=face.along)
+        if measured.items:
+            step.differs(measures=measured)
         step.check("face-place-check")
-    third, goal = work.third, face.along
-    if work.owner.halved:
-        how = "by-halves" if third is None else "by-diagonals"
-        edge = strung(face.top, face.foot)
-        draw_rows(work, face, phrase(f"face-levels-{how}", edge=edge, goal=goal))
-    else:
-        draw_rows(work, face, phrase("face-levels", top=face.top, goal=goal))
-    columns = [phrase("face-columns-diagonal", goal=goal)]
-    if third is not None:
-        columns.append(phrase("face-columns-to", third=third))
-    draw_columns(work, face, columns)
+    draw_rows(work, face, lambda measured: _said_of_rows(work, face, measured))
+    draw_columns(work, face, lambda measured: _said_of_columns(work, face, measured))
     draw_face(work, face)
     draw_guides(work)
     if work.shows_depth:
@@ -178,10 +179,46 @@ def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
     return face
 
 
+def _said_of_rows(work: ProfileSite, face: RecedingFace, measured: Several) -> list[Phrase]:
+    """How the rows were found: measured down the front edge, carried to it, or by halving."""
+    edge, goal = strung(face.top, face.foot), face.along
+    if not measured.items:
+        how = "by-halves" if work.third is None else "by-diagonals"
+        return [phrase(f"face-levels-{how}", edge=edge, goal=goal)]
+    if work.third is None:
+        return [phrase("face-levels", top=face.top, goal=goal, downs=measured)]
+    carrier = face.carrier if face.carrier in work.paper.steps[-1].marks else None
+    said = [] if carrier is None else [_said_of_carrier(work, face, carrier)]
+    return [*said, phrase("face-levels-carried", top=face.top, goal=goal, measures=measured)]
+
+
+def _said_of_carrier(work: ProfileSite, face: RecedingFace, carrier: Mark) -> Phrase:
+    assert work.third is not None
+    return phrase("face-carrier", top=face.top, foot=face.foot, third=work.third, carrier=carrier)
+
+
+def _said_of_columns(work: ProfileSite, face: RecedingFace, measured: Several) -> list[Phrase]:
+    """How the columns were found: by true measures, or where rows meet the diagonal."""
+    goal = face.along
+    if face.true is not None:
+        _, point, start = face.true
+        said = [phrase("face-columns-true", start=start, point=point, measures=measured)]
+    elif measured.items and work.third is None:
+        said = [phrase("face-columns-measured", top=face.top, goal=goal, downs=measured)]
+    elif measured.items:
+        said = [phrase("face-levels-carried", top=face.top, goal=goal, measures=measured)]
+        said.append(phrase("face-columns-diagonal", goal=goal))
+    else:
+        said = [phrase("face-columns-diagonal", goal=goal)]
+    if work.third is not None:
+        said.append(phrase("face-columns-to", third=work.third))
+    return said
+
+
 def _lay_out(work: ProfileSite) -> RecedingFace:
     """The light block, and its face with the front edge."""
     owner, stage = work.owner, work.stage
-    block = work.site.of(owner.block_body(stage))
+    block = work.site.plan_of(owner.block_body(stage))
     first = len(work.paper.steps)
     marks = draw_frame(owner.place, block, Edges(work.paper, block.body, light=True))
     work.frame = marks

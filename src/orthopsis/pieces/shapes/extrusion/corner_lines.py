@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from orthopsis.construction.moves import Step, count, several
+from orthopsis.construction.moves import Act, Step, count, phrase
 from orthopsis.perspective.plane import direction, distance
 from orthopsis.perspective.segments import XY, at
 from orthopsis.pieces.shapes.extrusion.curves import mark_touches
-from orthopsis.pieces.shapes.extrusion.profile_site import ProfileSite, in_parts
+from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
 
 
 def draw_guides(work: ProfileSite) -> None:
@@ -22,31 +22,24 @@ def draw_guides(work: ProfileSite) -> None:
         for k in range(len(work.profile.corners))
         if k not in drawn and k not in smooth and distance(work.marks[k].at, work.vp.at) > 1e-6
     ]
-    parts = in_parts(drawn) or [[]]
-    for part, chunk in enumerate(parts):
-        step = work.begin("corner-lines-more" if part else "corner-lines", vp=work.vp)
-        touched = [] if part else mark_touches(work)
-        for k in chunk:
-            work.guides[k] = work.paper.aim(
-                work.marks[k], work.vp, work.part, until=_runs_into(work, k)
-            )
-        last = part == len(parts) - 1
-        step.say("corner-swing", vp=work.vp)
-        if touched:
-            step.say("corner-touches", marks=several(touched))
-        if chunk:
-            sent = several([work.marks[k] for k in chunk])
-            step.say("corner-sends", corners=sent, what=work.what)
-        if last and vain:
-            corners = several([work.marks[k] for k in vain])
-            step.say("corner-in-vain", corners=corners, what=work.what)
-            for k in vain:
-                reach = distance(work.marks[k].at, work.body.corners[k + work.count][0])
-                work.paper.tried(work.marks[k], work.vp, reach, work.part)
-        if last:
-            _count_lines(work, step, drawn)
-        else:
-            step.check("corner-so-far", count=count(len(chunk)))
+    step = work.begin("corner-lines", Act.LINES, vp=work.vp)
+    touched = mark_touches(work)
+    for k in drawn:
+        work.guides[k] = work.paper.aim(
+            work.marks[k], work.vp, work.part, until=_runs_into(work, k)
+        )
+    for k in vain:
+        reach = distance(work.marks[k].at, work.body.corners[k + work.count][0])
+        work.paper.tried(work.marks[k], work.vp, reach, work.part)
+    step.say("corner-swing", vp=work.vp, what=work.what)
+    if touched:
+        step.say("corner-touches", count=count(len(touched)))
+    if vain:
+        step.say("corner-in-vain", count=count(len(vain)), what=work.what)
+    _count_lines(work, step, drawn)
+    step.differs(lines=count(len(drawn)))
+    step.again = phrase("again-corner-lines", vp=work.vp, what=work.what)
+    step.bulk = len(drawn) > MOST_LINES
 
 
 def _count_lines(work: ProfileSite, step: Step, drawn: Sequence[int]) -> None:

@@ -14,7 +14,7 @@ from orthopsis.construction.circle import in_turn, toward_family
 from orthopsis.construction.corner_rule import Ends
 from orthopsis.construction.division import divided
 from orthopsis.construction.face import Lines
-from orthopsis.construction.moves import Curve, Mark, strung
+from orthopsis.construction.moves import Act, Curve, Mark, phrase, strung
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import distance
 from orthopsis.perspective.view import FREE
@@ -78,7 +78,8 @@ def draw_curves(work: ProfileSite, lines: Lines) -> None:
     sides = list(work.body.bends)
     many = 2 if work.owner.run is None else 1
     for k in range(0, len(sides), many):
-        step = work.begin("curves-more" if k else "curves")
+        step = work.begin("curves-more" if k else "curves", Act.FRONTS)
+        step.like, step.again = "curves", phrase("again-curves")
         for side in sides[k : k + many]:
             bay = curve_marks(work, side, lines)
             curve = work.paper.bend(*bay[:4])
@@ -123,7 +124,8 @@ def draw_far_curves(work: ProfileSite, far: Far) -> None:
     for ends, arcs in work.body.far_arcs.items():
         side = work.side_of(ends)
         if side not in done:
-            step = work.begin("curves-behind-more" if done else "curves-behind")
+            step = work.begin("curves-behind-more" if done else "curves-behind", Act.BACKS)
+            step.like, step.again = "curves-behind", phrase("again-curves")
             done.add(side)
         curve = far_curve(work, side, far)
         for arc in arcs:

@@ -2,32 +2,34 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
-from itertools import pairwise
+from collections.abc import Callable, Sequence
 
 from orthopsis.construction.face import Lines
-from orthopsis.construction.moves import Mark, count, strung
-from orthopsis.phrase import Phrase, Several
+from orthopsis.construction.moves import Act, Step, count, phrase, strung
+from orthopsis.phrase import Length, Phrase, Several
 from orthopsis.pieces.shapes.extrusion.curves import draw_curves
 from orthopsis.pieces.shapes.extrusion.profile import Slant
-from orthopsis.pieces.shapes.extrusion.profile_site import ProfileSite, in_parts
+from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
+
+Saying = Callable[[Several], list[Phrase]]
+"""How something is said, given the measures that were set for it."""
 
 
-def draw_rows(work: ProfileSite, lines: Lines, said: Phrase) -> None:
+def draw_rows(work: ProfileSite, lines: Lines, said: Saying) -> None:
     """The face's rows, lightly."""
     draw = [lambda share=share: lines.row(share) for share in work.profile.rows]
     _draw_lightly(work, "face-rows", draw, said)
 
 
-def draw_columns(work: ProfileSite, lines: Lines, said: Sequence[Phrase]) -> None:
+def draw_columns(work: ProfileSite, lines: Lines, said: Saying) -> None:
     """The face's columns, lightly, and then its slanted lines."""
     draw = [lambda share=share: lines.column(share) for share in work.profile.columns]
-    _draw_lightly(work, "face-columns", draw, *said)
+    _draw_lightly(work, "face-columns", draw, said)
     slants = sorted({line for corner in work.profile.corners for line in corner
                      if isinstance(line, Slant)})  # fmt: skip
     if not slants:
         return
-    step = work.begin("face-slants")
+    step = work.begin("face-slants", Act.FRONTS)
     slanted = [work.slant(slant, lines) for slant in slants]
     pairs = [strung(line.start, line.goal) for line in slanted if line.goal]
     step.say("face-slants", lines=Several(tuple(pairs)))
@@ -35,46 +37,44 @@ def draw_columns(work: ProfileSite, lines: Lines, said: Sequence[Phrase]) -> Non
 
 
 def _draw_lightly(
-    work: ProfileSite, name: str, draw: Sequence[Callable[[], object]], *said: Phrase
+    work: ProfileSite, name: str, draw: Sequence[Callable[[], object]], said: Saying
 ) -> None:
-    """Light lines one by one, in a further step when one has enough of them."""
-    step = first = work.begin(name)
-    first.check("face-light-check")
+    """Light lines one by one."""
+    step = work.begin(name, Act.FRONTS)
+    step.check("face-light-check")
     for line in draw:
-        if len(step.strokes) > work.most:
-            step = work.begin(f"{name}-more")
-            step.say("face-lines-more")
-            step.check("face-light-check")
         line()
-    first.says += said
-    if not first.moves:
-        work.paper.steps.remove(first)
-    elif not step.moves:
+    if not step.moves:
         work.paper.steps.remove(step)
+        return
+    measured = measures_set(step)
+    step.says += said(measured)
+    if measured.items:
+        step.differs(measures=measured)
+    step.bulk = len(step.strokes) > MOST_LINES
+
+
+def measures_set(step: Step) -> Several:
+    """The lengths that a step sets, in their order, each once."""
+    lengths = dict.fromkeys(Length(round(measure.mm, 3)) for measure in step.measures)
+    return Several(tuple(lengths), "comma")
 
 
 def draw_face(work: ProfileSite, lines: Lines) -> None:
-    """The profile on its face, at most eight sides in a step."""
+    """The profile on its face, along its light lines."""
     sides = [side for side in work.profile.sides if side not in work.body.bends]
-    for part, chunk in enumerate(in_parts(sides)):
-        step = work.begin("face-outline-more" if part else "face-outline")
-        for side in chunk:
+    corners = count(len(work.profile.corners))
+    if sides:
+        step = work.begin("face-outline", Act.FRONTS)
+        for side in sides:
             a, b = (work.corner_mark(k, lines) for k in side)
             work.paper.keep(a, b, work.family(side), work.body)
-        chains = Several(tuple(_chains(chunk, work.marks)), "dot")
-        step.say("face-outline", what=work.what, chains=chains)
-        step.check("face-corners-check", what=work.what, count=count(len(work.profile.corners)))
+        step.say("face-outline", what=work.what, count=corners)
+        step.check("face-corners-check", what=work.what, count=corners)
         if work.stage.view.uprights.at.at_infinity:
             step.check("face-uprights-check")
+        step.differs(corners=corners)
+        step.again = phrase("again-outline")
+        # All of them lie on light lines that are there.
+        step.bulk = len(step.strokes) > MOST_LINES
     draw_curves(work, lines)
-
-
-def _chains(sides: Sequence[tuple[int, int]], marks: Mapping[int, Mark]) -> Iterator[Several]:
-    """Sides one after the other as they are read aloud: A B C."""
-    chain = [marks[sides[0][0]], marks[sides[0][1]]]
-    for (_, before), (start, end) in pairwise(sides):
-        if start != before:
-            yield strung(*chain)
-            chain = [marks[start]]
-        chain.append(marks[end])
-    yield strung(*chain)

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
-from typing import NamedTuple, TypeVar
+from typing import NamedTuple
 
 from orthopsis.construction.corner_rule import Ends
 from orthopsis.construction.face import Lines, RecedingFace
-from orthopsis.construction.moves import Curve, Mark, Ruled, Said, Step, phrase
+from orthopsis.construction.moves import Act, Curve, Mark, Ruled, Said, Step, phrase
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Choice, Phrase
@@ -18,10 +17,10 @@ from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile, Slant
 from orthopsis.pieces.shapes.extrusion.visible import ExtrudedBody
 
-T = TypeVar("T")
-
-MOST_LINES = 8
-"""A step draws no more lines than this."""
+MOST_LINES = 7
+"""A step draws no more new lines than this, unless they all do one thing."""
+MOST_FOUND = 5
+"""A step that has found so many marks finds no more."""
 
 Pair = tuple[Mark, Mark]
 
@@ -90,8 +89,6 @@ class ProfileSite:
         self.third = self.site.third
         self.count = len(self.body.corners) // 2
         self.what = Choice(self.owner.what)
-        # Crossing diagonals, or carrying a mark, takes more lines.
-        self.most = MOST_LINES - (3 if self.third is None else 5)
 
     @property
     def paper(self) -> Paper:
@@ -119,8 +116,8 @@ class ProfileSite:
         named = {"row": self.across, "column": self.down, "slanted": "free"}
         return named[self.profile.direction(side)]
 
-    def begin(self, step: str, /, **title: Said) -> Step:
-        return self.site.begin(step, **title)
+    def begin(self, step: str, act: Act, /, **title: Said) -> Step:
+        return self.site.begin(step, act, **title)
 
     def note_far(self, mark: Mark, way: Phrase, near: Mark) -> Mark:
         """Remember how a far mark was found: some way, to the line from the near one."""
@@ -183,10 +180,3 @@ class ProfileSite:
         if k not in self.guides:
             self.guides[k] = self.paper.lay(self.marks[k], self.vp)
         return self.guides[k]
-
-
-def in_parts(items: Sequence[T]) -> list[Sequence[T]]:
-    """The items in parts of nearly equal size, none larger than a step may draw."""
-    parts = math.ceil(len(items) / MOST_LINES)
-    size = math.ceil(len(items) / parts) if parts else 1
-    return [items[k : k + size] for k in range(0, len(items), size)]

@@ -6,7 +6,7 @@ further one where a diagonal through the middle of the last upright leads.
 from __future__ import annotations
 
 from orthopsis.construction.division import Bay, repeat
-from orthopsis.construction.moves import Mark, strung
+from orthopsis.construction.moves import Act, Mark, strung
 from orthopsis.perspective.plane import LEVEL
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import Length
@@ -29,7 +29,7 @@ def place_in_street(work: ProfileSite) -> tuple[Mark, Mark, Mark, Mark] | None:
     if before is None and street.number > 1:
         return None
     top, foot = sides[0]
-    step = work.begin("street-place")
+    step = work.begin("street-place", Act.PLAN)
     over, under = (paper.aim(mark, vp, part, fate="erase") for mark in (top, foot))
     step.say("street-carry", top=top, foot=foot, vp=vp)
     if before is None:
@@ -50,7 +50,7 @@ def _between(work: ProfileSite, street: StreetPlace, top: Mark) -> tuple[Mark, M
     """The block from its left side, as wide as the letter would be in the first place."""
     assert work.side is not None
     paper, vp, part, (high, low) = work.paper, work.vp, work.part, work.side
-    step = work.begin("street-block")
+    step = work.begin("street-block", Act.PLAN)
     width = paper.measure_along(top, LEVEL, street.first.width_mm)
     line = paper.aim(width, vp, part, fate="erase")
     right = paper.cross(paper.level(high), line)
@@ -65,5 +65,6 @@ def _between(work: ProfileSite, street: StreetPlace, top: Mark) -> tuple[Mark, M
         width=Length(street.first.width_mm), top=top, mark=width, vp=vp,
         block=strung(high, right, corner, low),
     )  # fmt: skip
+    step.differs(width=Length(street.first.width_mm))
     step.check("street-block-check")
     return high, right, corner, low

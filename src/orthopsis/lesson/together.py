@@ -1,0 +1,267 @@
+"""Say once, do several times: equal steps become one, with a table of what differs.
+
+The first is said in full. Steps like it follow in the same breath where all of them together are
+short, else in a step of their own. Of a thing whose every step has been said before, the steps
+become one as well, and its table goes through them.
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Container, Iterator, Sequence
+from dataclasses import replace
+
+from orthopsis.construction.moves import Step, StepKey, Table, count
+from orthopsis.perspective.stroke import Part
+from orthopsis.phrase import MarkName, Number, Phrase, Several, Value, say
+
+IN_ONE_BREATH_MIN = 9.0
+"""Longer than this, the first is done before the others are begun."""
+LONGEST_MIN = 14.0
+"""A step that does one thing many times lasts no longer than this, where it can be parted."""
+MOST_NAMED = 5
+"""More things than this are counted, and not listed by name."""
+
+
+def together(made: Sequence[Step], alone: Container[str] = ()) -> list[Step]:
+    """The steps with equal ones as one. Those with keys in `alone` stay as they are."""
+    of_part = Counter(step.part for step in made)
+
+    def thing(steps: Sequence[Step]) -> Step:
+        return _thing(steps, whole=len(steps) == of_part[steps[0].part])
+
+    said: set[str] = set()
+    done: list[Step] = []
+    again: list[Step] = []
+    for group in _groups(made, alone):
+        first = group[0]
+        known = first.like in said and first.part is not None and str(first.key) not in alone
+        if len(group) == 1 and known:
+            if again and (again[-1].part != first.part or _minutes([*again, first]) > LONGEST_MIN):
+                done.append(thing(again))
+                again = []
+            again.append(first)
+            continue
+        done += [thing(again)] if again else []
+        again = []
+        done += list(_said_once(group, known))
+        said.add(first.like)
+    return done + ([thing(again)] if again else [])
+
+
+def _groups(made: Sequence[Step], alone: Container[str]) -> list[list[Step]]:
+    """Steps that follow one another and are alike."""
+    groups: list[list[Step]] = []
+    for step in made:
+        last = groups[-1][-1] if groups else None
+        if last is not None and _go_together(last, step, alone):
+            groups[-1].append(step)
+        else:
+            groups.append([step])
+    return groups
+
+
+def _go_together(one: Step, other: Step, alone: Container[str]) -> bool:
+    free = str(one.key) not in alone and str(other.key) not in alone
+    return free and one.like == other.like and one.part is not None and other.part is not None
+
+
+def _said_once(group: Sequence[Step], known: bool) -> Iterator[Step]:
+    """Steps that are alike, as few as they can be said in."""
+    if len(group) == 1:
+        yield group[0]
+        return
+    full = [] if known else list(_in_full(group))
+    rest = group[len(full) :]
+    if not rest:
+        yield from full
+        return
+    at_most = LONGEST_MIN if _speaks_of_no_mark(full) else IN_ONE_BREATH_MIN
+    if len(full) == 1 and _minutes(group) <= at_most:
+        yield _one(full[0], rest)
+        return
+    yield from full
+    for part in _parted(rest):
+        yield part[0] if len(part) == 1 and not known and not full else _one(None, part)
+
+
+def _speaks_of_no_mark(steps: Sequence[Step]) -> bool:
+    said = (value for step in steps for one in step.says for value in one.named())
+    return not any(isinstance(value, MarkName) for value in said)
+
+
+def _in_full(group: Sequence[Step]) -> Iterator[Step]:
+    """The first of them, with what belongs to it."""
+    yield group[0]
+    for step in group[1:]:
+        if not (step.goes_on and step.part == group[0].part):
+            return
+        yield step
+
+
+def _parted(steps: Sequence[Step]) -> Iterator[Sequence[Step]]:
+    """Steps in parts that are not too long, each part of a thing with the rest of it."""
+    part: list[Step] = []
+    for step in steps:
+        if part and not step.goes_on and _minutes([*part, step]) > LONGEST_MIN:
+            yield part
+            part = []
+        part.append(step)
+    yield part
+
+
+def _minutes(steps: Sequence[Step]) -> float:
+    return sum(step.minutes for step in steps)
+
+
+# --- one step of several --------------------------------------------------------------------------
+
+
+def _one(first: Step | None, rest: Sequence[Step]) -> Step:
+    """The first in full and the others like it; without a first only the others."""
+    every = [*([] if first is None else [first]), *rest]
+    lead = every[0]
+    named = {} if first is None else {first.part: first.name}
+    things = [name for name in _things(rest, named) if name is not None]
+    table = _table(every) if any(step.row for step in every) else None
+    way = Phrase("again-table" if table else "again") if lead.again is None else lead.again
+    among = {
+        "things": _listed(things),
+        "count": count(len(rest)),
+        "parts": count(len(things)),
+    }
+    again = Phrase(way.id, {**way.values, **among})
+    checks = [check for check in lead.checks if all(check in step.checks for step in every)]
+    return _merged(
+        every,
+        title=say("title-of-several", title=lead.title, things=_listed(_things(every, {}))),
+        says=[*([] if first is None else first.says), again],
+        checks=checks or [say("again-check")],
+        table=table,
+        part=lead.part if len({step.part for step in every}) == 1 else None,
+    )
+
+
+def _title_again(name: Value, steps: Sequence[Step], whole: bool) -> Phrase:
+    if whole:
+        return say("title-again", thing=name)
+    if len(steps) == 1:
+        return say("titled", name=name, title=steps[0].title)
+    return say("title-span", thing=name, first=steps[0].title, last=steps[-1].title)
+
+
+def _thing(steps: Sequence[Step], whole: bool) -> Step:
+    """Steps of a thing that is made like another before it; the `whole` of it, or some."""
+    rows = tuple(
+        (say("table-step", title=step.title), Several(tuple(_cells(step)), "comma"))
+        for step in steps
+        if step.row
+    )
+    columns = (say("column-step"), say("column-measures"))
+    name = steps[0].name
+    assert name is not None
+    return _merged(
+        steps,
+        title=_title_again(name, steps, whole),
+        says=[say("again-thing", count=count(len(steps)), rows=count(len(rows)))],
+        checks=_last_check(steps),
+        table=Table(columns, rows) if rows else None,
+        part=steps[0].part,
+    )
+
+
+def _last_check(steps: Sequence[Step]) -> list[Phrase]:
+    """The last check of all that speaks of no mark."""
+    plain = [
+        check
+        for step in steps
+        for check in step.checks
+        if not any(isinstance(value, MarkName) for value in check.named())
+    ]
+    return plain[-1:] or [say("again-check")]
+
+
+def _cells(step: Step) -> list[Value]:
+    """What differs, each value with what it is."""
+    return [say(f"brief-{name}", value=value) for name, value in step.row.items()]
+
+
+def _table(steps: Sequence[Step]) -> Table:
+    columns = list(dict.fromkeys(name for step in steps for name in step.row))
+    rows: dict[Part | None, dict[str, Value]] = {}
+    for step in steps:
+        row = rows.setdefault(step.part, {} if step.name is None else {"thing": _short(step.name)})
+        for name, value in step.row.items():
+            row[name] = _with(row.get(name), value)
+    return Table(
+        (say("column-thing"), *(say(f"column-{name}") for name in columns)),
+        tuple((row.get("thing"), *(row.get(name) for name in columns)) for row in rows.values()),
+    )
+
+
+def _with(before: Value | None, value: Value) -> Value:
+    """A cell that has something already, and more."""
+    if before is None:
+        return value
+    if isinstance(before, Number) and isinstance(value, Number):
+        return Number(before.value + value.value)
+    items = before.items if isinstance(before, Several) else (before,)
+    more = value.items if isinstance(value, Several) else (value,)
+    return Several((*items, *more), "comma")
+
+
+def _things(steps: Sequence[Step], but: dict[Part | None, Value | None]) -> list[Value]:
+    """The things that steps belong to, each once."""
+    names: dict[Part | None, Value] = {}
+    for step in steps:
+        if step.part not in but and step.name is not None:
+            names.setdefault(step.part, _short(step.name))
+    return list(names.values())
+
+
+def _short(name: Value) -> Value:
+    """A letter by itself, where it is called by what it is."""
+    return name.values.get("letter", name) if isinstance(name, Phrase) else name
+
+
+def _listed(names: Sequence[Value]) -> Value:
+    """Names as they are read aloud; of many the first and the last."""
+    if len(names) <= MOST_NAMED:
+        return Several(tuple(names))
+    return say("first-to-last", first=names[0], last=names[-1])
+
+
+def _merged(
+    steps: Sequence[Step],
+    *,
+    title: Phrase,
+    says: list[Phrase],
+    checks: list[Phrase],
+    table: Table | None,
+    part: Part | None,
+) -> Step:
+    first = steps[0]
+    key = first.key
+    assert key is not None
+    return replace(
+        first,
+        part=part,
+        name=None,
+        title=title,
+        says=says,
+        checks=checks,
+        moves=[move for step in steps for move in step.moves],
+        measures=[measure for step in steps for measure in step.measures],
+        marks=[mark for step in steps for mark in step.marks],
+        strokes=[drawn for step in steps for drawn in step.strokes],
+        tried=[line for step in steps for line in step.tried],
+        corners=[mark for step in steps for mark in step.corners],
+        darkens=[k for step in steps for k in step.darkens],
+        erases=[k for step in steps for k in step.erases],
+        ideas={idea for step in steps for idea in step.ideas},
+        behind={part for step in steps for part in step.behind},
+        row={},
+        bulk=True,
+        table=table,
+        key=StepKey(key.uid, key.member, f"{key.phrase}+", key.number),
+    )
