@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import os
+import re
 import subprocess
 import sys
 
@@ -66,7 +67,8 @@ def test_steps_print_the_contracted_record():
 def test_steps_as_text_can_be_read_aloud():
     text = run("steps", CRATES).stdout.decode()
     assert text.startswith("Seed crates")
-    assert "1. The eye level line (1 min)" in text
+    assert "1. The eye level line (0.5 min)" in text
+    assert re.search(r"Tray +20 cm from the left edge +23.5 cm from the top edge +13 cm", text)
 
 
 def test_draw_at_a_step_shows_the_sheet_at_that_moment():
@@ -141,7 +143,8 @@ def test_a_pupils_name_is_drawn_in_the_first_word():
     record = json.loads(run("draw", path, "--text", "Ada").stdout)
     assert {s["piece"].split(":")[1] for s in record["strokes"]} == {"1", "2", "3"}
     steps = json.loads(run("steps", path, "--text", "ADA", "--format", "json").stdout)["steps"]
-    assert any("3rd letter, A" in step["title"] for step in steps)
+    assert any(step["title"] == "The outline: A, D and A" for step in steps)
+    assert any([row[0] for row in step.get("table", [])] == ["A", "D", "A"] for step in steps)
     assert any(step["tried"] for step in steps)
 
 

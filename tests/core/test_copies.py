@@ -15,7 +15,7 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.personal import with_text
 from orthopsis.exercise.plan import lesson_plan
 from orthopsis.exercise.recipes import RECIPES
-from orthopsis.exercise.resolve import picture, resolve, steps
+from orthopsis.exercise.resolve import picture, resolve
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.handout.aids import (
     CORNER_INSET_MM,
@@ -39,7 +39,7 @@ def test_a_good_start_agrees_and_can_be_planned(one):
     scene = resolve(one.document)
     assert_agrees(scene)
     plan = lesson_plan(scene)
-    assert plan.periods[-1].last == len(steps(scene))
+    assert plan.periods[-1].last == len(run_through(scene))
     assert from_data(to_data(one.document)) == one.document
 
 
@@ -85,15 +85,6 @@ def test_a_personal_sheet_of_a_demand_agrees(name, text):
     own = with_text(for_demand(example(name).exercise, "first steps"), text)
     assert own.pieces[0].text == text
     assert_agrees(resolve(own))
-
-
-@pytest.mark.parametrize("name", EXAMPLE_NAMES)
-def test_a_run_through_keeps_every_mark_and_measure(name):
-    scene = example(name)
-    made, told = steps(scene), run_through(scene)
-    for plain, said in zip(made, told, strict=True):
-        assert (plain.marks, plain.measures) == (said.marks, said.measures)
-        assert (plain.strokes, plain.moves) == (said.strokes, said.moves)
 
 
 @pytest.mark.parametrize("name", EXAMPLE_NAMES)

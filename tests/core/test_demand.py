@@ -108,8 +108,14 @@ def test_lessons_hold_every_step_once_and_fit_their_time(name, minutes):
 def test_a_lesson_ends_where_a_thing_is_finished_if_it_can():
     scene = example("fern")
     plan, made = lesson_plan(scene), run_through(scene)
-    assert len(plan.periods) == 4
-    assert {made[p.last - 1].phrase for p in plan.periods} <= {"tidy", "finish"}
+    assert len(plan.periods) == 2
+    first, last = (made[period.last - 1] for period in plan.periods)
+    assert made[plan.periods[0].last].act != first.act
+    assert last.phrase == "finish"
+    crates = example("seed-crates")
+    made, short = run_through(crates), [2.0] * 9
+    ends = [period.last for period in periods(made, short, 20.0, crates.flow)]
+    assert [made[end - 1].part != made[end].part for end in ends[:-1]] == [True] * (len(ends) - 1)
 
 
 def test_the_plan_follows_the_exercise():
@@ -134,13 +140,13 @@ def test_what_a_teacher_wrote_stands_in_the_plan():
 
 def test_tools_in_the_room_are_named_in_the_steps():
     words = {"square": "folded paper", "ruler_mm": 200, "far": "ladders"}
-    bell = to_data(example("bell-corner").exercise)
-    scene = resolve(from_data({**bell, "wording": {**bell["wording"], **words}}))
+    pots = to_data(example("pots-on-the-wall").exercise)
+    scene = resolve(from_data({**pots, "wording": {**pots["wording"], **words}}))
     told = " ".join(instruction(step, scene.words) for step in run_through(scene))
     assert "folded paper" in told and "set square" not in told
     assert "does not reach VP" in told and "the same number at both edges" in told
     long = {**words, "ruler_mm": 1000}
-    scene = resolve(from_data({**bell, "wording": {**bell["wording"], **long}}))
+    scene = resolve(from_data({**pots, "wording": {**pots["wording"], **long}}))
     assert "does not reach" not in " ".join(
         instruction(step, scene.words) for step in run_through(scene)
     )

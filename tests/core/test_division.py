@@ -7,7 +7,7 @@ import math
 import pytest
 
 from orthopsis.construction.division import Bay, carry, divide, halve, repeat
-from orthopsis.construction.moves import Do, Mark
+from orthopsis.construction.moves import Act, Do, Mark
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.sheet import Sheet
@@ -24,7 +24,7 @@ VIEWS = {
 def wall(view):
     """A paper with one bay of a wall that runs to the view's last level point, by projection."""
     paper = Paper(Sheet(420, 297))
-    paper.begin("a wall")
+    paper.begin("a wall", Act.FRONTS)
     points = {vp.name: paper.given(vp, view.eye_level_mm) for vp in view.vanishing_points}
     along, up = view.level_points[-1], view.uprights
     top = eye_space(Point(60, 140), 1.0)
@@ -59,7 +59,7 @@ def test_a_bay_is_halved_where_half_its_depth_is(view):
 
 def test_equal_parts_and_a_carried_length():
     paper = Paper(Sheet(420, 297))
-    paper.begin("parts")
+    paper.begin("parts", Act.FRONTS)
     a, b, goal = paper.measure(50, 60), paper.measure(200, 60), paper.measure(50, 260)
     parts = divide(paper, a, b, 3)
     assert [round(mark.at.x, 9) for mark in parts] == [100, 150]
@@ -78,7 +78,7 @@ def test_equal_parts_and_a_carried_length():
 
 def test_a_parallel_by_sliding_runs_the_same_way():
     paper = Paper(Sheet(420, 297))
-    paper.begin("a parallel")
+    paper.begin("a parallel", Act.FRONTS)
     a, b, c = paper.measure(50, 60), paper.measure(110, 100), paper.measure(70, 200)
     line = paper.join(a, b, "free", "roof")
     other = paper.slide(c, line)

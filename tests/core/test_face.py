@@ -7,7 +7,7 @@ import math
 import pytest
 
 from orthopsis.construction.face import FrontFace, RecedingFace
-from orthopsis.construction.moves import Do, Mark
+from orthopsis.construction.moves import Act, Do, Mark
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, join, meet
 from orthopsis.perspective.sheet import Sheet
@@ -26,7 +26,7 @@ SHARES = [0.125, 0.25, 0.5, 0.6, 0.875]
 @pytest.fixture
 def paper():
     paper = Paper(Sheet(420, 297))
-    paper.begin("tidy", THING)
+    paper.begin("tidy", Act.INK, THING)
     return paper
 
 
@@ -81,7 +81,7 @@ def test_a_leaning_edge_is_halved_by_diagonals_and_parted_by_a_measuring_line(pa
     halved = face_on(paper, corners, view, "right", halved=True)
     halved.level(0.5)
     assert Do.MEASURE not in {move.do for move in paper.steps[-1].moves}
-    paper.begin("tidy", THING)
+    paper.begin("tidy", Act.INK, THING)
     measured = face_on(paper, corners, view, "right", halved=False)
     measured.level(0.4)
     assert paper.steps[-1].measures, "the shares are laid out on a level line"

@@ -62,15 +62,15 @@ def test_a_drawing_that_forgives_nothing_says_so():
 
 def test_round_measures_miss_by_nothing_and_odd_ones_by_little():
     even = scene_of(TWO_POINT, pieces__0__left={"along_mm": 80})
-    assert rounded_miss_mm(even, steps(even)) == pytest.approx(0, abs=1e-9)
+    assert rounded_miss_mm(even) == pytest.approx(0, abs=1e-9)
     odd = scene_of(TWO_POINT, pieces__0__edge__x_mm=200.2)
-    assert 0 < rounded_miss_mm(odd, steps(odd)) < 1
+    assert 0 < rounded_miss_mm(odd) < 1
 
 
 @pytest.mark.parametrize("name", sorted(path.stem for path in EXAMPLES.glob("*.json")))
 def test_the_examples_forgive_a_ruler_read_to_half_a_millimetre(name):
     # A corner may gape by 1.5 mm; letters carry more marks one by one than boxes do.
-    assert rounded_miss_mm(example(name), steps(example(name))) < 1.0
+    assert rounded_miss_mm(example(name)) < 1.0
     assert forgiveness(steps(example(name))).mm > 0.1
 
 
@@ -86,6 +86,6 @@ def test_rounded_random_drawings_miss_by_what_their_doubt_allows():
         if found is None:
             continue
         compared += 1
-        within += rounded_miss_mm(scene, steps(scene)) <= 3.0 * 0.15 * 1.5 / found.mm
+        within += rounded_miss_mm(scene) <= 3.0 * 0.15 * 1.5 / found.mm
     assert compared > 50
     assert within >= 0.95 * compared

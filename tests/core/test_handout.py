@@ -11,6 +11,7 @@ from PIL import Image
 from pypdf import PdfReader
 
 from orthopsis.exercise.resolve import picture, steps
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.handout.figure import picture_figure, step_figure
 from orthopsis.handout.pages import figure_png, handout_pdf
 from orthopsis.handout.svg import to_svg
@@ -110,7 +111,7 @@ def pages(scene, parts=("steps", "key")):
 def test_the_handout_says_every_step_with_its_check():
     scene = example("seed-crates")
     text = " ".join(" ".join(page.extract_text() for page in pages(scene)).split())
-    for number, step in enumerate(steps(scene), start=1):
+    for number, step in enumerate(run_through(scene), start=1):
         assert f"{number}. {title(step)}" in text
         assert " ".join(check(step).split())[:40] in text
     for word in (

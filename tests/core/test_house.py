@@ -64,7 +64,7 @@ def test_every_example_in_the_format_page_is_accepted():
     told = run_through(bell)
     assert told[0].hidden
     sides = [title(step) for step in told if step.phrase in ("box-left", "box-right")][-2:]
-    assert sides == ["Corner house: the right side", "Corner house: the left side"]
+    assert sides == ["Bus shelter: the right side", "Bus shelter: the left side"]
     assert [piece["id"] for piece in pieces] == [
         "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair"
     ]  # fmt: skip

@@ -7,7 +7,7 @@ import math
 import pytest
 
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
-from orthopsis.construction.moves import Do, Idea, Mark
+from orthopsis.construction.moves import Act, Do, Idea, Mark
 from orthopsis.construction.order import Body, SeenLine, Shown
 from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.construction.record import mark_name
@@ -26,7 +26,7 @@ SQUARE = ((80.0, 120.0), (140.0, 120.0), (140.0, 180.0), (80.0, 180.0))
 @pytest.fixture
 def paper():
     paper = Paper(Sheet(420, 297))
-    paper.begin("tidy", THING)
+    paper.begin("tidy", Act.INK, THING)
     return paper
 
 
@@ -154,7 +154,7 @@ def test_tidying_darkens_what_stays_and_erases_the_rest(paper):
     a, b = paper.measure(60, 150), paper.measure(200, 150)
     paper.keep(a, b, "horizontal", body())
     paper.aim(a, VP, THING)
-    paper.begin("tidy", THING)
+    paper.begin("tidy", Act.INK, THING)
     paper.tidy(THING)
     paper.finish()
     assert (paper.steps[-1].darkens, paper.steps[-1].erases) == ([0], [1])

@@ -121,7 +121,12 @@ def calls():
                 continue
             if not isinstance(first.value, str):
                 continue
+            if not first.value:
+                continue
             values = {one.arg for one in node.keywords}
+            if first.value.startswith("again"):
+                # For which things, and how many, is known where several steps become one.
+                values |= {"things", "count", "parts"} if named == "phrase" else set()
             yield first.value + CALLS[named], values, f"{file.name}:{node.lineno}"
 
 

@@ -18,6 +18,7 @@ from orthopsis.exercise.board import board_factor, board_of, on_board, points_no
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.resolve import picture, resolve, steps
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.aids import fan_figure, ladders_figure, starter_figure, strips
 from orthopsis.handout.figure import in_grey, picture_figure
@@ -59,7 +60,7 @@ def test_no_step_is_lost_whatever_fits_a_page(per_page):
     text = "".join(
         page.extract_text() for page in pages_of(scene, parts=("steps",), per_page=per_page)
     )
-    for number, step in enumerate(steps(scene), start=1):
+    for number, step in enumerate(run_through(scene), start=1):
         assert f"{number}. {title(step, scene.words)}" in text
 
 

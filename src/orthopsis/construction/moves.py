@@ -21,6 +21,8 @@ class Do(StrEnum):
     """Mark a measure from the sheet's edges, or along a line from a mark."""
     AIM = "aim"
     """Lay the ruler through a mark and a vanishing point, and draw."""
+    LAY = "lay"
+    """Lay the ruler through a mark and a vanishing point; what is drawn along it comes later."""
     JOIN = "join"
     """Draw from one mark to another."""
     SQUARE = "square"
@@ -34,7 +36,9 @@ class Do(StrEnum):
     CARRY = "carry"
     """Take a length between two marks and set it off elsewhere."""
     SKETCH = "sketch"
-    """Draw a curve by hand through marks."""
+    """Draw a circle by hand through marks."""
+    BEND = "bend"
+    """Draw a quarter of one by hand."""
     TOUCH = "touch"
     """Lay the ruler so that it touches a curve and leads to a point; mark where it touches."""
     DARKEN = "darken"
@@ -42,9 +46,9 @@ class Do(StrEnum):
 
 
 MINUTES = {
-    Do.MEASURE: 0.3, Do.AIM: 0.2, Do.JOIN: 0.12, Do.SQUARE: 0.2, Do.CROSS: 0.03,
-    Do.SLIDE: 0.25, Do.DIVIDE: 0.25, Do.CARRY: 0.2, Do.SKETCH: 0.5, Do.TOUCH: 0.15,
-    Do.DARKEN: 0.1, Do.ERASE: 0.02,
+    Do.MEASURE: 0.3, Do.AIM: 0.2, Do.LAY: 0.1, Do.JOIN: 0.12, Do.SQUARE: 0.15, Do.CROSS: 0.03,
+    Do.SLIDE: 0.3, Do.DIVIDE: 0.3, Do.CARRY: 0.25, Do.SKETCH: 1.5, Do.BEND: 0.4, Do.TOUCH: 0.2,
+    Do.DARKEN: 0.07, Do.ERASE: 0.02,
 }  # fmt: skip
 """Minutes a move takes a ten-year-old (common practice, no published source)."""
 
@@ -220,10 +224,10 @@ class Step:
     of all steps from 0. `tried` are lines along which the ruler was laid and nothing drawn. `row`
     is what differs where the same is done for something else, by the columns of a table, and
     `again` how that is said, where it is not just the same. Steps that are `like` one another do
-    the same; one that `goes_on` is the rest of the one before it; `behind` are the parts that stop its
-    finished lines. A `bulk` step does one thing many times; `table` says for what, and with which
-    measures. A `hidden` step is drawn but not said; `note` is for the teacher alone; `second` is
-    the rest of a step that a teacher split.
+    the same; one that `goes_on` is the rest of the one before it; `behind` are the parts that stop
+    its finished lines. A `bulk` step does one thing many times; `table` says for what, and with
+    which measures. A `hidden` step is drawn but not said; `note` is for the teacher alone;
+    `second` is the rest of a step that a teacher split.
     """
 
     phrase: str
@@ -263,7 +267,7 @@ class Step:
 
     def differs(self, **row: Said) -> None:
         """What another of its kind has otherwise, by the columns of a table."""
-        self.row.update(phrase("", **row).values)
+        self.row |= {name: _value(value) for name, value in row.items()}
 
     def check(self, id: str, /, **values: Said) -> None:
         """One more sentence of how to see that it is right."""

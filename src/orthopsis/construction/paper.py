@@ -24,15 +24,7 @@ from orthopsis.construction.moves import (
 from orthopsis.construction.order import Body
 from orthopsis.construction.record import MoveRecord
 from orthopsis.perspective.ellipse import Ellipse, EllipseArc
-from orthopsis.perspective.plane import (
-    LEVEL,
-    UPRIGHT,
-    Line,
-    Point,
-    join,
-    meet,
-    toward,
-)
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, join, meet, toward
 from orthopsis.perspective.segments import (
     WHOLE,
     XY,
@@ -151,7 +143,7 @@ class Paper(MoveRecord):
         """The ruler laid through a mark and a point; what is drawn along it is said by `keep`."""
         line = join(start.at, goal.at)
         names = (start.name, goal.name)
-        return self._rule(Do.AIM, line, goal.name, start, names, goal=goal)
+        return self._rule(Do.LAY, line, goal.name, start, names, goal=goal)
 
     def join(self, start: Mark, end: Mark, family: str, part: Part) -> Ruled:
         """A light line from mark to mark, a help that is erased at the end."""
@@ -311,7 +303,7 @@ class Paper(MoveRecord):
         worst = max((mark.sway for mark in marks), key=doubt)
         curve = Curve(f"curve {self._ruled}", ellipse, worst)
         self._step.ideas.add(Idea.ELLIPSE)
-        self.moved(Do.SKETCH, tuple(mark.name for mark in marks), curve.name)
+        self.moved(Do.BEND, tuple(mark.name for mark in marks), curve.name)
         return curve
 
     def touch(self, curve: Curve, goal: Mark | Point) -> list[Mark]:

@@ -14,6 +14,7 @@ from orthopsis.exercise.document import LessonSpec, TwoPointView
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.runthrough import run_through
+from orthopsis.lesson.flow import Flow
 from orthopsis.phrase import Number, Phrase, say
 
 PLANNED_AGE = 10
@@ -50,7 +51,7 @@ def lesson_plan(scene: Scene) -> Plan:
     times = [minutes_at(step, scene.exercise.age) for step in made]
     return Plan(
         minutes=sum(times),
-        periods=periods(made, times, spec.period_min),
+        periods=periods(made, times, spec.period_min, scene.flow),
         materials=spec.materials or _said(scene, (item.name for item in materials(scene))),
         words=spec.words or _said(scene, words_to_introduce(scene, made)),
         look_for=spec.look_for or _said(scene, what_to_look_for(scene, made)),
@@ -69,8 +70,10 @@ def minutes_at(step: Step, age: int | None) -> float:
     return max(0.5, round(step.minutes * factor * 2) / 2)
 
 
-def periods(made: Sequence[Step], times: Sequence[float], period_min: float) -> list[Period]:
-    """Lessons of a length, each ending where a thing is finished if that leaves it half full.
+def periods(
+    made: Sequence[Step], times: Sequence[float], period_min: float, flow: Flow = Flow.THINGS
+) -> list[Period]:
+    """Lessons of a length, each ending where a thing or an act does if that leaves it half full.
 
     A step is never cut in two, so a step longer than a period has a period of its own.
     """
@@ -83,7 +86,7 @@ def periods(made: Sequence[Step], times: Sequence[float], period_min: float) -> 
             last += 1
             used += times[last]
         if last + 1 < len(made):
-            last = _sensible_end(made, times, first, last, room)
+            last = _sensible_end(made, times, (first, last), room, flow)
         used = sum(times[first : last + 1])
         found.append(Period(first + 1, last + 1, used))
         first = last + 1
@@ -91,12 +94,16 @@ def periods(made: Sequence[Step], times: Sequence[float], period_min: float) -> 
 
 
 def _sensible_end(
-    made: Sequence[Step], times: Sequence[float], first: int, last: int, room: float
+    made: Sequence[Step], times: Sequence[float], span: tuple[int, int], room: float, flow: Flow
 ) -> int:
-    """The last step up to `last` after which another thing begins; `last` where that is early."""
+    """The last step of a span after which another thing or act begins; its end where that is
+    early.
+    """
+    first, last = span
     for end in range(last, first - 1, -1):
-        new_thing = made[end + 1].part != made[end].part
-        if new_thing and sum(times[first : end + 1]) >= room / 2.0:
+        here, after = made[end], made[end + 1]
+        begins = here.part != after.part if flow is Flow.THINGS else here.act is not after.act
+        if begins and sum(times[first : end + 1]) >= room / 2.0:
             return end
     return last
 

@@ -29,7 +29,9 @@ def run_through(scene: Scene) -> list[Step]:
     Changes to steps that are not there any more, as of a piece that was removed, are left aside.
     """
     spec = scene.exercise.run or RunSpec(order=[], steps={})
-    made = together(in_flow(scene.construction, scene.flow, scene.lefts_mm), spec.steps)
+    alone = {key for key, edit in spec.steps.items() if edit != StepEdit(note=edit.note)}
+    noted = _noted(in_flow(scene.construction, scene.flow, scene.lefts_mm), spec)
+    made = together(noted, alone)
     made = [with_reach(step, scene) for step in lettered(made)]
     made = _moved(made, spec.order)
     done: list[Step] = []
@@ -43,6 +45,23 @@ def run_through(scene: Scene) -> list[Step]:
         merging = parts.pop() if edit.with_next and step is not made[-1] else None
         done += parts
     return done
+
+
+GONE = {
+    "face-rows-more": "face-rows", "face-columns-more": "face-columns",
+    "face-outline-more": "face-outline", "corner-lines-more": "corner-lines",
+}  # fmt: skip
+"""Steps that were in several once, whose notes stay with the one that is left."""
+
+
+def _noted(made: Sequence[Step], spec: RunSpec) -> list[Step]:
+    """The steps with the teacher's notes, which go with them into what several become."""
+    notes: dict[str, list[str]] = {}
+    for key, edit in spec.steps.items():
+        whose, _, rest = key.rpartition("/")[0].rpartition("/")
+        kept = f"{whose}/{GONE[rest]}/1" if rest in GONE else key
+        notes.setdefault(kept, []).extend([edit.note] if edit.note else [])
+    return [replace(step, note="\n".join(notes.get(str(step.key), []))) for step in made]
 
 
 def with_reach(step: Step, scene: Scene) -> Step:
@@ -179,7 +198,7 @@ def _worded(step: Step, edit: StepEdit, in_two: bool) -> Step:
         says=_words(edit.instruction, step.says, said),
         checks=_words(edit.check, step.checks, said),
         hidden=edit.hidden,
-        note="" if step.second else edit.note,
+        note="" if step.second else edit.note or step.note,
     )
 
 

@@ -43,12 +43,21 @@
   align(center + top, box(stroke: 0.4pt + graphite, image(figure, width: wide)))
 })
 
+#let step-table(step, size) = if step.table != none {
+  set text(size: size - 0.5pt)
+  set par(leading: 0.4em)
+  table(columns: (auto,) * step.table.columns.len(), inset: (x: 1.2mm, y: 0.9mm), align: left,
+    stroke: (x, y) => (bottom: 0.3pt + graphite),
+    table.header(..step.table.columns.map(strong)), ..step.table.rows.flatten())
+}
+
 #let step-words(i, step, size) = {
   set text(size: size)
   set par(leading: 0.5em)
   text(weight: "bold", size: size + 1pt)[#(i + 1). #step.title]
   v(-1.5mm)
   step.instruction
+  step-table(step, size)
   v(-1.5mm)
   quiet(size: size - 1pt)[*Check:* #step.check]
 }
@@ -168,6 +177,7 @@
   for (i, step) in it.steps.enumerate() {
     block(breakable: false, above: 3.2mm, {
       text(weight: "bold")[#(i + 1). #step.title.] + [ ] + step.instruction
+      step-table(step, 10pt)
       if step.note != "" { linebreak(); quiet(size: 10pt)[#step.note] }
     })
   }

@@ -21,7 +21,7 @@ from orthopsis.exercise.resolve import Scene, picture, resolve, steps
 from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
 from orthopsis.exercise.setting import place_of_point
 from orthopsis.exercise.task import has_word
-from orthopsis.exercise.told import check, instruction, title
+from orthopsis.exercise.told import check, headings, instruction, rows, title
 from orthopsis.handout.aids import (
     corner_marks,
     fan_figure,
@@ -36,6 +36,7 @@ from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
 from orthopsis.handout.typeset import typeset
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.phrase import Length, Number, Own, say
+from orthopsis.wording.words import Words
 
 STEP_FIGURE_MM = 110.0
 """Width at which a step's figure is printed; pens are thickened to match."""
@@ -193,6 +194,7 @@ class Pack:
                         "title": title(made[number - 1], scene.words),
                         "instruction": instruction(made[number - 1], scene.words),
                         "check": check(made[number - 1], scene.words),
+                        "table": _table(made[number - 1], scene.words),
                     }
                     for number in shown(made)
                 ],
@@ -281,6 +283,7 @@ class Pack:
                         "title": title(step, words),
                         "instruction": instruction(step, words),
                         "note": words.together(filter(None, [reach_note(large, step)])),
+                        "table": _table(step, words),
                     }
                     for step in made
                 ],
@@ -319,6 +322,13 @@ class Pack:
                 ],
             }
         )
+
+
+def _table(step: Step, words: Words) -> dict[str, Any] | None:
+    """What differs where a step is done several times."""
+    if step.table is None:
+        return None
+    return {"columns": headings(step.table, words), "rows": rows(step.table, words)}
 
 
 def _sheet_words(scene: Scene) -> str:

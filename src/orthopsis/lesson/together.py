@@ -8,8 +8,9 @@ become one as well, and its table goes through them.
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Container, Iterator, Sequence
+from collections.abc import Container, Iterator, Mapping, Sequence
 from dataclasses import replace
+from itertools import chain
 
 from orthopsis.construction.moves import Step, StepKey, Table, count
 from orthopsis.perspective.stroke import Part
@@ -26,27 +27,52 @@ MOST_NAMED = 5
 def together(made: Sequence[Step], alone: Container[str] = ()) -> list[Step]:
     """The steps with equal ones as one. Those with keys in `alone` stay as they are."""
     of_part = Counter(step.part for step in made)
-
-    def thing(steps: Sequence[Step]) -> Step:
-        return _thing(steps, whole=len(steps) == of_part[steps[0].part])
-
     said: set[str] = set()
     done: list[Step] = []
-    again: list[Step] = []
+    again: list[list[Step]] = []
+    """Steps that have been said before, thing by thing."""
     for group in _groups(made, alone):
         first = group[0]
         known = first.like in said and first.part is not None and str(first.key) not in alone
         if len(group) == 1 and known:
-            if again and (again[-1].part != first.part or _minutes([*again, first]) > LONGEST_MIN):
-                done.append(thing(again))
-                again = []
-            again.append(first)
+            fits = again and again[-1][0].part == first.part
+            if fits and _minutes([*again[-1], first]) <= LONGEST_MIN:
+                again[-1].append(first)
+            else:
+                again.append([first])
             continue
-        done += [thing(again)] if again else []
+        done += _things_again(again, of_part)
         again = []
-        done += list(_said_once(group, known))
+        done += _said_once(group, known)
         said.add(first.like)
-    return done + ([thing(again)] if again else [])
+    return done + _things_again(again, of_part)
+
+
+def _things_again(
+    again: Sequence[Sequence[Step]], of_part: Mapping[Part | None, int]
+) -> list[Step]:
+    """Steps said before, as few as they can be said in; whole things of the same steps together."""
+    done: list[Step] = []
+    alike: list[list[Step]] = []
+
+    def close() -> None:
+        if len(alike) > 1:
+            done.append(_several_things(alike))
+        elif alike:
+            done.append(_thing(alike[0], whole=True))
+        alike.clear()
+
+    for steps in again:
+        if len(steps) < of_part[steps[0].part]:
+            close()
+            done.append(_thing(steps, whole=False))
+            continue
+        fits = alike and [one.like for one in alike[0]] == [one.like for one in steps]
+        if not fits or _minutes([*chain.from_iterable(alike), *steps]) > LONGEST_MIN:
+            close()
+        alike.append(list(steps))
+    close()
+    return done
 
 
 def _groups(made: Sequence[Step], alone: Container[str]) -> list[list[Step]]:
@@ -170,6 +196,19 @@ def _thing(steps: Sequence[Step], whole: bool) -> Step:
     )
 
 
+def _several_things(things: Sequence[Sequence[Step]]) -> Step:
+    """Several things that are all made like another before them."""
+    every = list(chain.from_iterable(things))
+    return _merged(
+        every,
+        title=say("title-again", thing=_listed(_things(every, {}))),
+        says=[say("again-thing", count=count(len(every)), rows=count(len(things)))],
+        checks=_last_check(every),
+        table=_table(every),
+        part=None,
+    )
+
+
 def _last_check(steps: Sequence[Step]) -> list[Phrase]:
     """The last check of all that speaks of no mark."""
     plain = [
@@ -261,6 +300,7 @@ def _merged(
         ideas={idea for step in steps for idea in step.ideas},
         behind={part for step in steps for part in step.behind},
         row={},
+        note="\n".join(filter(None, (step.note for step in steps))),
         bulk=True,
         table=table,
         key=StepKey(key.uid, key.member, f"{key.phrase}+", key.number),

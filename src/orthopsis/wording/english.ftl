@@ -297,6 +297,8 @@ column-width = Wide
 column-height = High
 column-length = Long
 column-depth = How far back
+column-left = Left side
+column-right = Right side
 column-lines = Lines
 column-corners = Corners
 column-sides = Far sides
@@ -314,6 +316,10 @@ brief-height = { $value } high
 brief-length = { $value } long
 # $value (phrase)
 brief-depth = { $value }
+# $value (phrase)
+brief-left = { $value }
+# $value (phrase)
+brief-right = { $value }
 # $value (list)
 brief-measures = { $value }
 # $value (number)
@@ -342,19 +348,19 @@ word-top-left = top left
 word-top-right = top right
 word-bottom-left = bottom left
 word-bottom-right = bottom right
-# $across (phrase) $start (mark) $vp (point) $mark (mark) $corner (choice)
+# $across (phrase) $vp (point) $corner (choice)
 cut-x-cell = { $across }, on the line to { $vp }
-# $along (length) $start (mark) $vp (point) $mark (mark) $corner (choice)
+# $along (length) $vp (point) $corner (choice)
 cut-along-cell = { $along } { from-corner } the line to { $vp }
-# $along (about) $start (mark) $vp (point) $mark (mark) $corner (choice)
+# $along (about) $vp (point) $corner (choice)
 cut-by-eye-cell = by eye, about { $along } { from-corner } the line to { $vp }
-# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+# $true (length) $side (choice) $point (point) $vp (point) $corner (choice)
 cut-true-distance-cell = { $true } { lay-out } { from-its }, then to { $point }
-# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+# $true (length) $side (choice) $point (point) $vp (point) $corner (choice)
 cut-true-distance-there-cell = the corner beside { its-corner }, joined to { $point }
-# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+# $true (length) $side (choice) $point (point) $vp (point) $corner (choice)
 cut-true-measuring-cell = { $true } { lay-out } { from-its }, then to { $point }
-# $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark) $corner (choice)
+# $true (length) $side (choice) $point (point) $vp (point) $corner (choice)
 cut-true-measuring-there-cell = the corner beside { its-corner }, joined to { $point }
 # $corner (choice)
 from-its = { $corner ->
@@ -405,6 +411,9 @@ box-lines-count = { $count ->
 box-lines-left-out = None starts at { $corners }: it would run across the front face.
 
 box-depth-title = how far back
+# $far (mark) $start (mark) $vp (point)
+box-depth-check = { $far } lies on the line from { $start } to { $vp }.
+box-back-title = the back
 # $corner (mark)
 box-back =
     From { $corner } draw the back edges, level and upright, from guide line to guide line.
@@ -820,13 +829,12 @@ back-depth-check = { $far } lies on the line from { $near } to { $vp }.
 
 bands-title = pattern bands
 bands-more-title = more pattern bands
-# $parts (number) $marks (marks) $vp (point)
+# $parts (number) $vp (point)
 bands =
-    Part each side into { $parts } equal parts along its near edge, at { $marks }, and draw light lines
-    to { $vp }: stripes for the pattern.
+    Part each side that shows into { $parts } equal parts along its near edge, and from there draw light
+    lines to { $vp }: stripes for the pattern.
     .simple =
-        Part the near edges into { $parts } equal parts: { $marks }. Draw light lines to { $vp }. They
-        make stripes.
+        Part the near edges into { $parts } equal parts. Draw light lines to { $vp }. They make stripes.
 # $vp (point)
 bands-check = The stripes get narrower toward { $vp }.
 

@@ -23,7 +23,7 @@ from orthopsis.perspective.plane import (
     toward,
 )
 from orthopsis.perspective.view import FREE, View
-from orthopsis.phrase import About, Choice, Length, Number, Own, Phrase, listed, say
+from orthopsis.phrase import About, Choice, Length, MarkName, Number, Own, Phrase, listed, say
 from orthopsis.pieces.base import Across, Flag, Measures, PaperLength, Site, Stage, TrueLength
 from orthopsis.pieces.roles import FieldRole
 
@@ -144,15 +144,18 @@ class Cut(Measures):
         inward: Point,
         marks: Iterable[Mark] = (),
         corner: str | None = None,
+        column: str = "depth",
     ) -> tuple[Mark, Phrase]:
         """Make the cut's mark on the guide line; returns it with what is said of it.
 
         `marks` are corners already drawn: one that lies where a true length ends is used for it.
-        `corner` is what the start is called where it has no letter.
+        `corner` is what the start is called where it has no letter, `column` where the measure
+        stands in a table.
         """
         mark, said = self._built(site, start, vp, guide, inward, marks)
         whence = Choice("none" if corner is None else corner.replace(" ", "-"))
-        site.paper.steps[-1].row["depth"] = say(f"{said.id}-cell", **said.values, corner=whence)
+        values = {k: v for k, v in said.values.items() if not isinstance(v, MarkName)}
+        site.paper.steps[-1].row[column] = say(f"{said.id}-cell", **values, corner=whence)
         return mark, said
 
     def _built(

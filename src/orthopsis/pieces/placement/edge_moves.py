@@ -67,7 +67,7 @@ def draw_block(place: StandsOnEdge, site: Site, edges: Edges, on: BaseBlock | No
             laying = LEVEL if vp.at.x > other_vp.at.x else LEFT
             mark, said = place.cut(side).build(
                 site, marks[end], vp, guides[end, vp.name], laying, marks.values(),
-                "top" if end == 1 else "bottom",
+                "top" if end == 1 else "bottom", side,
             )  # fmt: skip
             other = paper.cross(plumb(paper, mark, third), guides[3 - end, vp.name])
             marks[corners[0]], marks[corners[1]] = (mark, other) if end == 1 else (other, mark)

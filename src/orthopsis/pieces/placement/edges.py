@@ -26,7 +26,8 @@ class Edges:
     ) -> None:
         self.paper, self.body, self.light = paper, body, light
         corners = [place for place, _ in body.corners]
-        self.seen = seen_edges(corners, whole or (body.transparent and not light))
+        self.seen_through = whole or (body.transparent and not light)
+        self.seen = seen_edges(corners, self.seen_through)
 
     def shows(self, a: int, b: int) -> bool:
         return (min(a, b), max(a, b)) in self.seen

@@ -149,14 +149,21 @@ class OnFront(BlockPlacement):
         marks[start + 4] = far
         # The back of a corner that lies on the vanishing point is that corner.
         marks.update({i + 4: marks[i] for i in range(4) if distance(marks[i].at, vp.at) <= 1e-6})
+        step.says.append(said)
+        whole = step
+        if edges.seen_through:
+            # All twelve edges show: the back is a step of its own.
+            step.check("box-depth-check", far=far, start=marks[start], vp=vp)
+            edges.keep(marks, start, start + 4, vp.name)
+            running = [i for i in running if i != start]
+            whole = site.begin("box-back", Act.BACKS)
         _carry_round(paper, guides, marks, start)
         for i in running:
             edges.keep(marks, i, i + 4, vp.name)
         for i, family in enumerate(SIDES):
             edges.keep(marks, i + 4, (i + 1) % 4 + 4, family)
-        step.says.append(said)
-        step.say("box-back", corner=far)
-        step.check("box-back-check")
+        whole.say("box-back", corner=far)
+        whole.check("box-back-check")
 
     # --- what both sides read from the document ----------------------------------------------
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from orthopsis.construction.corner_rule import guide_seen
 from orthopsis.construction.division import divided
-from orthopsis.construction.moves import Act, Mark, count, several
+from orthopsis.construction.moves import Act, Mark, count
 from orthopsis.perspective.plane import join, meet, part_way
 from orthopsis.perspective.segments import XY, at
-from orthopsis.pieces.shapes.extrusion.profile_site import ProfileSite
+from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
 
 LEAST_SIDE_MM = 8.0
 """A shorter side gets no bands."""
@@ -37,11 +37,10 @@ def draw_bands(work: ProfileSite, parts: int) -> None:
     for first in range(0, len(tasks), MOST_BANDS):
         step = work.begin("bands-more" if first else "bands", Act.DETAILS)
         step.like = "bands"
-        marks = []
         for start_mark, end_mark, share, stop in tasks[first : first + MOST_BANDS]:
             mark = divided(work.paper, start_mark, end_mark, share)
             work.paper.aim(mark, work.vp, work.part, until=stop)
-            marks.append(mark)
-        step.say("bands", parts=count(parts), marks=several(marks), vp=work.vp)
+        step.say("bands", parts=count(parts), vp=work.vp)
         step.check("bands-check", vp=work.vp)
+        step.bulk = len(step.strokes) > MOST_LINES
     work.paper.finish_guides()

@@ -27,7 +27,7 @@ from orthopsis.pieces.shapes.extrusion.face import (
 )
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Profile
-from orthopsis.pieces.shapes.extrusion.profile_site import Extruded, ProfileSite
+from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, Extruded, ProfileSite
 from orthopsis.pieces.shapes.extrusion.street import place_in_street
 from orthopsis.pieces.shapes.extrusion.visible import ExtrudedBody
 from orthopsis.pieces.shapes.tidy import tidy
@@ -169,6 +169,7 @@ def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
         if measured.items:
             step.differs(measures=measured)
         step.check("face-place-check")
+        step.bulk = len(step.strokes) >= MOST_LINES
     draw_rows(work, face, lambda measured: _said_of_rows(work, face, measured))
     draw_columns(work, face, lambda measured: _said_of_columns(work, face, measured))
     draw_face(work, face)

@@ -74,23 +74,20 @@ def curve_marks(work: ProfileSite, side: Ends, lines: Lines) -> CurveMarks:
 
 
 def draw_curves(work: ProfileSite, lines: Lines) -> None:
-    """The curves of the face, one or two in a step."""
-    sides = list(work.body.bends)
-    many = 2 if work.owner.run is None else 1
-    for k in range(0, len(sides), many):
+    """The curves of the face, one in a step."""
+    for k, side in enumerate(work.body.bends):
         step = work.begin("curves-more" if k else "curves", Act.FRONTS)
         step.like, step.again = "curves", phrase("again-curves")
-        for side in sides[k : k + many]:
-            bay = curve_marks(work, side, lines)
-            curve = work.paper.bend(*bay[:4])
-            work.bays[side], work.curves[side] = bay, curve
-            work.paper.keep_arc(_arc(curve, bay), work.body)
-            step.say(
-                "curve",
-                side=strung(bay.start, bay.corner), first=bay.first, second=bay.second,
-                one=strung(bay.end, bay.first), other=strung(bay.corner, bay.second),
-                on=bay.on, start=bay.start, end=bay.end,
-            )  # fmt: skip
+        bay = curve_marks(work, side, lines)
+        curve = work.paper.bend(*bay[:4])
+        work.bays[side], work.curves[side] = bay, curve
+        work.paper.keep_arc(_arc(curve, bay), work.body)
+        step.say(
+            "curve",
+            side=strung(bay.start, bay.corner), first=bay.first, second=bay.second,
+            one=strung(bay.end, bay.first), other=strung(bay.corner, bay.second),
+            on=bay.on, start=bay.start, end=bay.end,
+        )  # fmt: skip
         step.check("curve-check")
 
 

@@ -19,7 +19,7 @@ from orthopsis.pieces.shapes.extrusion.visible import ExtrudedBody
 
 MOST_LINES = 7
 """A step draws no more new lines than this, unless they all do one thing."""
-MOST_FOUND = 5
+MOST_FOUND = 3
 """A step that has found so many marks finds no more."""
 
 Pair = tuple[Mark, Mark]
