@@ -2773,6 +2773,8 @@ export interface components {
          * @description The run-through as the teacher gives it: an order of steps, and changes by their keys.
          */
         RunSpec: {
+            /** Flow */
+            flow?: ("things" | "stages") | null;
             /** Order */
             order?: string[];
             /** Steps */
@@ -2964,6 +2966,8 @@ export interface components {
             number: number;
             /** Title */
             title: string;
+            /** Act */
+            act: string;
             /** Piece */
             piece: string | null;
             /** Instruction */
@@ -2992,6 +2996,12 @@ export interface components {
             note: string;
             /** Second */
             second: boolean;
+            /** Bulk */
+            bulk: boolean;
+            /** Columns */
+            columns?: string[] | null;
+            /** Table */
+            table?: string[][] | null;
             /** Names */
             names: string[];
             /** Said */
@@ -3030,13 +3040,19 @@ export interface components {
         };
         /**
          * StepsOut
-         * @description The steps, and how exactly to measure: the misreading that lets no corner gape.
+         * @description The steps in their order of teaching, and how exactly to measure: the misreading that lets
+         *     no corner gape.
          */
         StepsOut: {
             /** Steps */
             steps: components["schemas"]["StepOut"][];
             /** Forgiveness Mm */
             forgiveness_mm: number | null;
+            /**
+             * Flow
+             * @enum {string}
+             */
+            flow: "things" | "stages";
         };
         /** StripOut */
         StripOut: {

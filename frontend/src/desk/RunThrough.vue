@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NRadio, NRadioGroup } from "naive-ui";
 import { nextTick, ref, watch } from "vue";
 import type { Step } from "@/api/client";
 import DrawnLines from "./DrawnLines.vue";
@@ -11,8 +12,31 @@ const props = defineProps<{
   height: number;
   /** The chosen step from 1, or 0 for the finished drawing. */
   chosen: number;
+  /** The order of teaching. */
+  flow?: Flow | null;
 }>();
-const emit = defineEmits<{ choose: [number: number] }>();
+const emit = defineEmits<{ choose: [number: number]; flow: [flow: Flow] }>();
+
+type Flow = "things" | "stages";
+const FLOWS = [
+  { value: "things", label: "Thing by thing" },
+  { value: "stages", label: "Stage by stage" },
+] as const;
+const ACTS: Record<string, string> = {
+  setting: "The setting",
+  plan: "The plan",
+  fronts: "Fronts",
+  lines: "Lines to the points",
+  backs: "Backs",
+  details: "Details",
+  ink: "Clean up and ink",
+};
+
+/** The act that a step begins, if it is another than that before it. */
+function begins(number: number): string {
+  const act = props.steps[number - 1]?.act ?? "";
+  return act === props.steps[number - 2]?.act ? "" : (ACTS[act] ?? "");
+}
 
 const strip = ref<HTMLElement | null>(null);
 watch(
@@ -28,6 +52,18 @@ watch(
 
 <template>
   <div ref="strip" class="strip" role="group" aria-label="Run-through of the steps">
+    <n-radio-group
+      v-if="flow"
+      class="flow"
+      size="small"
+      name="flow"
+      aria-label="Order of teaching"
+      :value="flow"
+      @update:value="emit('flow', $event)"
+    >
+      <span class="act">Taught</span>
+      <n-radio v-for="one in FLOWS" :key="one.value" :value="one.value">{{ one.label }}</n-radio>
+    </n-radio-group>
     <button
       v-for="step in steps"
       :key="step.number"
@@ -39,6 +75,7 @@ watch(
       :title="step.title"
       @click="emit('choose', step.number)"
     >
+      <span class="act">{{ begins(step.number) }}</span>
       <svg :viewBox="`0 0 ${width} ${height}`" aria-hidden="true">
         <rect :width="width" :height="height" fill="var(--paper)" />
         <drawn-lines :lines="linesAfter(steps, step.number)" :mm-per-px="width / 110" />
@@ -86,6 +123,20 @@ watch(
   contain-intrinsic-size: 106px 108px;
   /* The shadow of a sheet falls beyond its card. */
   overflow-clip-margin: 24px;
+}
+.act {
+  min-height: 1.2em;
+  color: var(--quiet);
+  font-weight: 600;
+  white-space: nowrap;
+}
+.flow {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+  flex: none;
+  padding-top: 4px;
+  font-size: 12px;
 }
 .step svg {
   width: 100%;

@@ -7,6 +7,8 @@ function step(number: number, count: number, more: Partial<Step> = {}): Step {
   return {
     number,
     title: `step ${number}`,
+    act: "fronts",
+    bulk: false,
     piece: "crate",
     instruction: "",
     minutes: 1,

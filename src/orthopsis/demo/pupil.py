@@ -9,7 +9,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from orthopsis.demo.pencil import HB, Ink, Pencil, blank, grained, rule
-from orthopsis.exercise.resolve import Scene, steps
+from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.segments import XY, distance_to_segment, length
@@ -36,7 +37,7 @@ def drawn_lines(
     scene: Scene, mistakes: Sequence[str], rng: np.random.Generator, step: int | None = None
 ) -> list[PupilLine]:
     """The lines of a finished sheet (or one at a step), with an unsteady hand's small errors."""
-    made = steps(scene)
+    made = run_through(scene)
     lines = [
         PupilLine(d.stroke, *d.stroke.segment) for d, _ in lines_after(made, step or len(made))
     ]

@@ -103,10 +103,13 @@ class StepOut(StepRecord):
 
 
 class StepsOut(Out):
-    """The steps, and how exactly to measure: the misreading that lets no corner gape."""
+    """The steps in their order of teaching, and how exactly to measure: the misreading that lets
+    no corner gape.
+    """
 
     steps: list[StepOut]
     forgiveness_mm: float | None
+    flow: Literal["things", "stages"]
 
 
 class ChoiceOut(Out):

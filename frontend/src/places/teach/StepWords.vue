@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { Step } from "@/api/client";
+import StepTable from "@/ui/StepTable.vue";
 import type { Look } from "./useLesson";
 
 /** The step in words, to be read from the back of the room. */
@@ -31,6 +32,7 @@ const place = computed(() => said.value.filter((one) => one.number <= props.numb
       <p class="place">Step {{ place }} of {{ said.length }}</p>
       <h1>{{ step.title }}</h1>
       <p>{{ step.instruction }}</p>
+      <step-table :step="step" />
       <p class="check">Check: {{ step.check }}</p>
     </template>
     <template v-else>

@@ -17,7 +17,7 @@ from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
-from orthopsis.perspective.segments import XY
+from orthopsis.perspective.segments import XY, distance_to_segment
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import say
@@ -121,7 +121,18 @@ def _middles(made: Sequence[Step]) -> Iterator[Middle]:
         for move in step.moves:
             by_diagonal = move.do is Do.CROSS and bool(set(move.uses) & joined)
             if by_diagonal and move.makes in at:
-                yield Middle(at[move.makes].xy, step.part)
+                place = at[move.makes].xy
+                yield Middle(place, step.part or _part_at(step, place))
+
+
+def _part_at(step: Step, place: XY) -> Part | None:
+    """What a place belongs to, in a step of several things: what has a line through it."""
+    through = (
+        drawn.stroke.part
+        for drawn in step.strokes
+        if distance_to_segment(place, drawn.stroke.segment) < 1e-6
+    )
+    return next(through, None)
 
 
 def _aimed(stroke: Stroke, goal: Point) -> tuple[float, float, float, float]:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
@@ -17,6 +19,7 @@ from orthopsis.exercise.runthrough import may_change_places, run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import toned
+from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Grip
@@ -188,7 +191,9 @@ def run_record(scene: Scene) -> StepsOut:
         record = step_record(k + 1, step, words)
         steps.append(StepOut.model_construct(**dict(record), earlier=earlier))
     forgiven = forgiveness(made)
-    return StepsOut(steps=steps, forgiveness_mm=None if forgiven is None else number(forgiven.mm))
+    miss_mm = None if forgiven is None else number(forgiven.mm)
+    flow: Literal["things", "stages"] = "stages" if scene.flow is Flow.STAGES else "things"
+    return StepsOut(steps=steps, forgiveness_mm=miss_mm, flow=flow)
 
 
 def picture_record(

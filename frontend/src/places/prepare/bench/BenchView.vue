@@ -19,6 +19,7 @@ import PiecesPanel from "../pieces/PiecesPanel.vue";
 import { useKinds } from "../pieces/useKinds";
 import { usePieces } from "../pieces/usePieces";
 import { withValue } from "../document/editing";
+import { withFlow } from "../steps/run";
 import StepEditor from "../steps/StepEditor.vue";
 import AdviceNotes from "./AdviceNotes.vue";
 import AdvicePlaces from "./AdvicePlaces.vue";
@@ -35,7 +36,7 @@ const bench = useBench(props.id, { withHidden, chosen: chosenPiece });
 const { document: doc, history, units, step } = bench;
 const kinds = useKinds();
 const pieces = usePieces(doc, bench.replace);
-const { picture, steps, pictureProblem, stepsProblem } = bench.drawn;
+const { picture, steps, flow, pictureProblem, stepsProblem } = bench.drawn;
 
 /** Read by themselves, so that the page is not drawn anew at each move of a hand. */
 const ready = computed(() => doc.value !== null);
@@ -233,7 +234,9 @@ useBenchKeys({
         :width="sheet.width_mm"
         :height="sheet.height_mm"
         :chosen="chosenStep"
+        :flow="flow"
         @choose="chosenStep = $event"
+        @flow="doc && bench.replace(withFlow(doc, $event))"
       />
     </div>
     <aside class="side">

@@ -27,6 +27,7 @@ export function usePicture(
 ) {
   const picture = shallowRef<FullPicture | null>(null);
   const steps = shallowRef<Step[]>([]);
+  const flow = shallowRef<"things" | "stages" | null>(null);
   const pictureProblem = shallowRef<Refusal | null>(null);
   const stepsProblem = shallowRef<Refusal | null>(null);
   let busy = false;
@@ -98,7 +99,9 @@ export function usePicture(
 
   async function askSteps(body: Exercise) {
     try {
-      steps.value = (await answered(api.POST("/api/steps", { body }))).steps;
+      const answer = await answered(api.POST("/api/steps", { body }));
+      steps.value = answer.steps;
+      flow.value = answer.flow;
       stepsProblem.value = null;
     } catch (fault) {
       stepsProblem.value = asRefusal(fault);
@@ -116,6 +119,7 @@ export function usePicture(
   return {
     picture: picture as Readonly<Ref<Picture | null>>,
     steps: steps as Readonly<Ref<Step[]>>,
+    flow: flow as Readonly<Ref<"things" | "stages" | null>>,
     pictureProblem: pictureProblem as Readonly<Ref<Refusal | null>>,
     stepsProblem: stepsProblem as Readonly<Ref<Refusal | null>>,
   };

@@ -3,6 +3,7 @@ import { NButton } from "naive-ui";
 import { computed, ref, watch } from "vue";
 import type { Exercise, Step } from "@/api/client";
 import DraftInput from "@/ui/DraftInput.vue";
+import StepTable from "@/ui/StepTable.vue";
 import { editOf, kept, withEarlier, withEdit } from "./run";
 
 /** How a teacher wants to give one step: in other words, hidden, joined, split or earlier. */
@@ -60,6 +61,7 @@ function earlier() {
           @set="say(name, $event)"
         />
       </div>
+      <step-table class="table" :step="step" />
       <p class="hint">Measures in your words follow when the drawing changes.</p>
       <n-button v-if="reworded" size="small" @click="ownWords">The program’s own words</n-button>
       <div class="field">
@@ -67,7 +69,7 @@ function earlier() {
         <draft-input
           id="step-note"
           :lines="2"
-          :value="edit.note ?? ''"
+          :value="edit.note ?? step.note"
           @set="set({ note: $event.trim() })"
         />
       </div>
@@ -110,6 +112,9 @@ function earlier() {
   gap: 10px;
   padding-bottom: 16px;
   border-bottom: 1px solid var(--line);
+}
+.table {
+  font-size: 13px;
 }
 .hint {
   color: var(--quiet);

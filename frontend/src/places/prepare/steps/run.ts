@@ -1,6 +1,8 @@
 /** The teacher's changes to the run-through, as parts of the document. */
 import type { Exercise, Step } from "@/api/client";
 
+export type Flow = "things" | "stages";
+
 export interface StepEdit {
   title?: string | null;
   instruction?: string | null;
@@ -27,6 +29,12 @@ export function withEdit(doc: Exercise, step: Step, change: StepEdit): Exercise 
   return tidied(doc, { order: doc.run?.order ?? [], steps });
 }
 
+/** The document with another order of teaching. */
+export function withFlow(doc: Exercise, flow: Flow): Exercise {
+  const run = { order: doc.run?.order ?? [], steps: doc.run?.steps ?? {} };
+  return { ...doc, run: { ...run, flow } };
+}
+
 /** The document with a step before the one that it now follows. */
 export function withEarlier(doc: Exercise, steps: readonly Step[], step: Step): Exercise {
   const keys = [...new Set(steps.map((one) => one.key))];
@@ -37,8 +45,9 @@ export function withEarlier(doc: Exercise, steps: readonly Step[], step: Step): 
 }
 
 function tidied(doc: Exercise, run: NonNullable<Exercise["run"]>): Exercise {
-  const empty = !run.order?.length && !Object.keys(run.steps ?? {}).length;
-  return { ...doc, run: empty ? null : run };
+  const flow = doc.run?.flow ?? null;
+  const empty = !run.order?.length && !Object.keys(run.steps ?? {}).length && !flow;
+  return { ...doc, run: empty ? null : { ...run, flow } };
 }
 
 /** Words to keep: each measure of the step becomes its number, so that it follows changes. */
