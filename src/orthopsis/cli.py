@@ -198,7 +198,7 @@ def parser() -> argparse.ArgumentParser:
         "materials",
     )
     paging.add_argument(
-        "--per-page", type=int, choices=(2, 4, 6), default=4, help="steps to a page"
+        "--per-page", type=int, choices=(2, 4, 6), default=6, help="steps to a page"
     )
     paging.add_argument(
         "--paper",

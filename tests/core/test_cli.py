@@ -68,7 +68,7 @@ def test_steps_as_text_can_be_read_aloud():
     text = run("steps", CRATES).stdout.decode()
     assert text.startswith("Seed crates")
     assert "1. The eye level line (0.5 min)" in text
-    assert re.search(r"Tray +20 cm from the left edge +23.5 cm from the top edge +13 cm", text)
+    assert re.search(r"Tray +20 cm +23.5 cm +13 cm +3.5 cm", text)
 
 
 def test_draw_at_a_step_shows_the_sheet_at_that_moment():

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import re
 from collections import Counter
+from dataclasses import replace
 
 import pytest
 
@@ -13,6 +15,7 @@ from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.told import rows
 from orthopsis.phrase import About, Length, MarkName
+from orthopsis.wording.words import Words
 from tests.documents import EXAMPLES, ONE_POINT, example, random_document, scene_of
 from tests.letters import STAIR, STREET, random_words
 from tests.words import instruction, title
@@ -116,6 +119,19 @@ def test_each_measure_is_said_and_each_mark_introduced_where_it_is_made(name):
         heard |= named
         lettered = {mark.name for mark in step.marks if mark.lettered and not mark.point}
         assert lettered <= named, "what is not spoken of has no letter"
+
+
+@pytest.mark.parametrize("reading", ["full", "simple"])
+@pytest.mark.parametrize("name", CORPUS)
+def test_each_letter_in_the_picture_is_in_the_words(name, reading):
+    scene = CORPUS[name]
+    words = Words(replace(scene.wording, reading=reading))
+    heard = ""
+    for step in run_through(scene):
+        heard += " " + instruction(step, words)
+        for mark in step.marks:
+            if mark.lettered and not mark.point:
+                assert re.search(rf"\b{mark.name}\b", heard), (title(step), mark.name, heard[-300:])
 
 
 @pytest.mark.parametrize("name", CORPUS)

@@ -2344,7 +2344,7 @@ export interface components {
             parts: ("plan" | "steps" | "key" | "starter" | "fan" | "strips" | "ladders" | "board" | "slips" | "materials")[];
             /**
              * Per Page
-             * @default 4
+             * @default 6
              * @enum {integer}
              */
             per_page: 2 | 4 | 6;

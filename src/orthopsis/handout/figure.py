@@ -14,9 +14,13 @@ from orthopsis.exercise.resolve import Scene, eye_level_behind
 from orthopsis.exercise.state import lines_after
 from orthopsis.exercise.told import title_phrase
 from orthopsis.exercise.tone import Plane, planes
+from orthopsis.handout.labels import box_of_label, place_labels
 from orthopsis.perspective.segments import XY, at
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.phrase import say
+
+LETTER_MM = 4.0
+"""Size of letters on a sheet of true size: a little over 11 points."""
 
 INK, GRAPHITE, PAPER = "#23272E", "#6A6E75", "#FFFDF7"
 FAMILY_COLOURS = {"VP1": "#A86200", "VP2": "#00707A", "VP3": "#85407A"}
@@ -166,7 +170,7 @@ def picture_figure(
     return figure
 
 
-def step_figure(scene: Scene, steps: Sequence[Step], number: int, scale: float = 1.0) -> Figure:
+def step_figure(scene: Scene, steps: Sequence[Step], number: int) -> Figure:
     """The sheet after step `number` (from 1): old lines light, this step's lines strong."""
     words = scene.words.say(
         say("step-figure", number=count(number), title=title_phrase(steps[number - 1]))
@@ -176,22 +180,20 @@ def step_figure(scene: Scene, steps: Sequence[Step], number: int, scale: float =
         stroke = drawn.stroke
         colour = family_colour(stroke.family)
         pen = {
-            "new": Pen(0.7 * scale, colour),
-            "light": Pen(0.25 * scale, colour),
-            "dark": Pen(0.6 * scale, INK),
-            "struck": Pen(0.4 * scale, colour, (1.2 * scale, 1.6 * scale)),
+            "new": Pen(0.7, colour),
+            "light": Pen(0.25, colour),
+            "dark": Pen(0.6, INK),
+            "struck": Pen(0.4, colour, (1.2, 1.6)),
         }[state]
         figure.rules.append(
             Rule(stroke.start, stroke.end, pen, f"{_group(stroke)}, {state}", stroke.curve)
         )
         if state == "new" and drawn.fate != "keep":
-            _ruler_onward(figure, scene, stroke, scale)
+            _ruler_onward(figure, scene, stroke)
     points = {vp.name for vp in (*scene.vanishing_points, *scene.helping_points)}
     placed = {mark.name for step in steps[:number] for mark in step.marks} & points
-    _vanishing_points(figure, scene, scale, placed)
-    for mark in steps[number - 1].marks:
-        if mark.name not in points:
-            _mark(figure, mark, scale)
+    _vanishing_points(figure, scene, 1.0, placed)
+    _marks(figure, scene, [m for step in steps[:number] for m in step.marks], steps[number - 1])
     return figure
 
 
@@ -203,14 +205,14 @@ def _group(stroke: Stroke) -> str:
     return f"{stroke.family} {stroke.role}"
 
 
-def _ruler_onward(figure: Figure, scene: Scene, stroke: Stroke, scale: float) -> None:
+def _ruler_onward(figure: Figure, scene: Scene, stroke: Stroke) -> None:
     """Where the ruler lies on beyond a guide line, dotted as far as its vanishing point."""
     for vp in scene.vanishing_points:
         if vp.name == stroke.family:
             way = stroke.end, vp.at.xy
             on_sheet = scene.sheet.clip(way)
             if on_sheet and math.dist(*way) > 1.0:
-                pen = Pen(0.2 * scale, family_colour(stroke.family), (0.2 * scale, 1.4 * scale))
+                pen = Pen(0.2, family_colour(stroke.family), (0.2, 1.4))
                 rule = Rule(at(way, on_sheet[0]), at(way, on_sheet[1]), pen, "ruler")
                 figure.rules.append(rule)
 
@@ -236,9 +238,22 @@ def _vanishing_points(
         figure.labels.append(Label((beside, y - 2.2 * scale), vp.name, 4.2 * scale, colour))
 
 
-def _mark(figure: Figure, mark: Mark, scale: float) -> None:
-    x, y = mark.at.xy
-    if math.isfinite(x) and 0 <= x <= figure.width_mm and 0 <= y <= figure.height_mm:
-        figure.dots.append(Dot((x, y), 0.7 * scale, INK))
-        at = x + 1.4 * scale, y - 1.4 * scale
-        figure.labels.append(Label(at, mark.name, 4.0 * scale, INK))
+def _marks(figure: Figure, scene: Scene, made: Sequence[Mark], step: Step) -> None:
+    """A dot for each mark that a step makes, and its letter for each that its words use."""
+    own = {mark.name for mark in step.marks}
+    places = {
+        mark.name: mark.at.xy
+        for mark in made
+        if (mark.name in step.names or mark.name in own)
+        and not mark.point
+        and not mark.at.at_infinity
+        and scene.sheet.contains(mark.at)
+    }
+    for name, xy in places.items():
+        figure.dots.append(Dot(xy, 0.7 if name in step.names else 0.4, INK))
+    wanted = [(name, xy) for name, xy in places.items() if name in step.names]
+    lines = [(rule.start, rule.end) for rule in figure.rules]
+    taken = [box_of_label(one.text, one.at, one.size_mm) for one in figure.labels]
+    sheet = (0.0, 0.0, figure.width_mm, figure.height_mm)
+    for one in place_labels(wanted, LETTER_MM, sheet, lines, taken):
+        figure.labels.append(Label(one.at, one.text, LETTER_MM, INK))

@@ -62,50 +62,36 @@
   quiet(size: size - 1pt)[*Check:* #step.check]
 }
 
-// The figure above its words, or beside them where four lying sheets share a page.
-#let step-cell(i, step, size, beside) = block(width: 100%, height: 100%, breakable: false,
-  if beside {
-    grid(columns: (82mm, 1fr), column-gutter: 7mm, framed(step.figure), step-words(i, step, size))
-  } else {
-    grid(rows: (1fr, auto), row-gutter: 2mm, framed(step.figure), step-words(i, step, size))
-  })
-
-#let steps-page(it) = {
-  let beside = it.per_page == 4 and data.high_to_wide < 1
-  let columns = if it.per_page == 2 or beside { 1 } else { 2 }
-  let rows = calc.quo(it.per_page, columns)
-  let head-rows = if beside { 2 } else { 1 }
-  let size = if it.per_page == 2 { 12pt } else if it.per_page == 4 { 10.5pt } else { 8.5pt }
-  let gutter = 7mm
-  let high = (office.height - 30mm - (rows - 1) * gutter) / rows
-  let head-high = head-rows * high + (head-rows - 1) * gutter
-  let head = {
-    heading-line(data.title)
-    grid(columns: (1fr, 64mm), column-gutter: 6mm,
-      block(height: head-high - 16mm, width: 100%, framed(it.cover)),
-      [
-        #set text(size: 9.5pt)
-        *Sheet* \ #it.sheet
-        #v(0.5mm)
-        *Measures*
-        #for (name, place) in it.measures [ \ #name: #place ]
-        #v(0.5mm)
-        *You need* \ #it.materials.join(", ")
-        #v(0.5mm)
-        *Time* \ about #calc.round(it.minutes) minutes, #it.steps.len() steps
-      ])
-  }
-  let cells = it.steps.enumerate().map(((i, step)) => step-cell(i, step, size, beside))
-  let first = calc.min(cells.len(), it.per_page - head-rows * columns)
-  office-page({
-    block(height: head-high, width: 100%, head)
-    v(gutter - 1.2em)
-    grid(columns: (1fr,) * columns, rows: high, gutter: gutter, ..cells.slice(0, first))
-  })
-  for group in cells.slice(first).chunks(it.per_page) {
-    office-page(grid(columns: (1fr,) * columns, rows: high, gutter: gutter, ..group))
-  }
+// The figure above its words, or beside them; a step is never parted.
+#let step-cell(i, step, it) = {
+  let size = it.letters_pt * 1pt
+  let figure = image(step.figure, width: it.figure.wide_mm * 1mm, height: it.figure.high_mm * 1mm)
+  block(breakable: false, width: 100%, above: 4.5mm, below: 0mm,
+    if it.beside {
+      grid(columns: (it.figure.wide_mm * 1mm, 1fr), column-gutter: 5mm, figure, step-words(i, step, size))
+    } else {
+      grid(rows: (auto, auto), row-gutter: 2.5mm, figure, step-words(i, step, size))
+    })
 }
+
+#let steps-page(it) = office-page({
+  heading-line(data.title)
+  grid(columns: (1fr, 78mm), column-gutter: 6mm,
+    block(height: 52mm, width: 100%, framed(it.cover)),
+    [
+      #set text(size: 9pt)
+      #set par(leading: 0.45em)
+      *Sheet* \ #it.sheet
+      #v(-1mm)
+      *Measures*
+      #for (name, place) in it.measures [ \ #name: #place ]
+      #v(-1mm)
+      *You need* \ #it.materials.join(", ")
+      #v(-1mm)
+      *Time* \ about #calc.round(it.minutes) minutes, #it.steps.len() steps
+    ])
+  for (i, step) in it.steps.enumerate() { step-cell(i, step, it) }
+})
 
 // --- true size -----------------------------------------------------------------------------------
 

@@ -38,7 +38,7 @@ class Order:
     """
 
     parts: tuple[Part, ...] = ("steps", "key")
-    per_page: PerPage = 4
+    per_page: PerPage = 6
     paper: Paper = "sheet"
     office: Literal["A4", "Letter"] = "A4"
     grey: bool = False

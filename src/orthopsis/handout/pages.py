@@ -29,7 +29,8 @@ from orthopsis.handout.aids import (
     starter_figure,
     strips,
 )
-from orthopsis.handout.figure import Figure, in_grey, picture_figure, step_figure
+from orthopsis.handout.closeup import step_closeup
+from orthopsis.handout.figure import Figure, in_grey, picture_figure
 from orthopsis.handout.order import OFFICE_MM, Order, Part
 from orthopsis.handout.svg import to_svg
 from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
@@ -40,6 +41,12 @@ from orthopsis.wording.words import Words
 
 STEP_FIGURE_MM = 110.0
 """Width at which a step's figure is printed; pens are thickened to match."""
+
+FIGURES_MM: dict[int, tuple[float, float]] = {2: (176.0, 96.0), 4: (88.0, 56.0), 6: (74.0, 40.0)}
+"""How large a step's figure is printed, by how many steps a page has about."""
+BESIDE_MM = 100.0
+"""A figure that is less wide has its words beside it."""
+COVER_MM = 100.0
 
 PLAIN = Order()
 
@@ -174,10 +181,10 @@ class Pack:
     def steps_pages(self) -> None:
         scene, made, per_page = self.scene, self.made, self.order.per_page
         refuse_empty(made)
-        wide_mm = {2: 150.0, 4: 84.0, 6: 76.0}[per_page]
-        scale = max(1.0, scene.sheet.width_mm / wide_mm * 0.45)
+        wide_mm, high_mm = FIGURES_MM[per_page]
         for number in shown(made):
-            self.draw(f"step-{number}", step_figure(scene, made, number, scale))
+            self.draw(f"step-{number}", step_closeup(scene, made, number, wide_mm, high_mm))
+        scale = max(1.0, scene.sheet.width_mm / COVER_MM * 0.45)
         cover = picture_figure(scene, self.outlines, scale)
         self.pages.append(
             {
@@ -187,7 +194,9 @@ class Pack:
                 "measures": [*_measures(scene), *_exactness(scene, made)],
                 "materials": [scene.words.say(item.name) for item in materials(scene)],
                 "minutes": sum(step.minutes for step in made),
-                "per_page": per_page,
+                "figure": {"wide_mm": wide_mm, "high_mm": high_mm},
+                "beside": wide_mm < BESIDE_MM,
+                "letters_pt": {2: 12.0, 4: 10.5, 6: 9.5}[per_page],
                 "steps": [
                     {
                         "figure": f"step-{number}.svg",

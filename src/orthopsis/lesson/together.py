@@ -149,7 +149,7 @@ def _one(first: Step | None, rest: Sequence[Step]) -> Step:
     lead = every[0]
     named = {} if first is None else {first.part: first.name}
     things = [name for name in _things(rest, named) if name is not None]
-    table = _table(every) if any(step.row for step in every) else None
+    table = _table(every, said=first is not None) if any(step.row for step in every) else None
     way = Phrase("again-table" if table else "again") if lead.again is None else lead.again
     among = {
         "things": _listed(things),
@@ -225,17 +225,44 @@ def _cells(step: Step) -> list[Value]:
     return [say(f"brief-{name}", value=value) for name, value in step.row.items()]
 
 
-def _table(steps: Sequence[Step]) -> Table:
-    columns = list(dict.fromkeys(name for step in steps for name in step.row))
+def _table(steps: Sequence[Step], *, said: bool = False) -> Table | None:
+    """A row for each thing; what is the same for all is left out where the first is `said` in full.
+
+    None where nothing is left.
+    """
     rows: dict[Part | None, dict[str, Value]] = {}
+    names: dict[Part | None, Value] = {}
     for step in steps:
-        row = rows.setdefault(step.part, {} if step.name is None else {"thing": _short(step.name)})
+        row = rows.setdefault(step.part, {})
+        if step.name is not None:
+            names[step.part] = _short(step.name)
         for name, value in step.row.items():
             row[name] = _with(row.get(name), value)
+    columns = list(dict.fromkeys(name for row in rows.values() for name in row))
+    if said:
+        columns = [name for name in columns if _differ([row.get(name) for row in rows.values()])]
+    if not columns:
+        return None
+    cells = [_column(name, [row.get(name) for row in rows.values()]) for name in columns]
     return Table(
-        (say("column-thing"), *(say(f"column-{name}") for name in columns)),
-        tuple((row.get("thing"), *(row.get(name) for name in columns)) for row in rows.values()),
+        (say("column-thing"), *(heading for heading, _ in cells)),
+        tuple(
+            zip((names.get(part) for part in rows), *(values for _, values in cells), strict=True)
+        ),
     )
+
+
+def _differ(values: Sequence[Value | None]) -> bool:
+    return any(value != values[0] for value in values)
+
+
+def _column(name: str, values: Sequence[Value | None]) -> tuple[Phrase, Sequence[Value | None]]:
+    """A column's heading and its cells; what all of them say stands in the heading alone."""
+    ids = {value.id if isinstance(value, Phrase) else "" for value in values}
+    bare = [value.values.get("mm") for value in values if isinstance(value, Phrase)]
+    if len(ids) == 1 and len(bare) == len(values) and all(bare):
+        return say(f"column-{ids.pop()}"), bare
+    return say(f"column-{name}"), values
 
 
 def _with(before: Value | None, value: Value) -> Value:

@@ -24,7 +24,7 @@ class OrderIn(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     parts: Annotated[list[Part], Field(min_length=1, max_length=len(PARTS))]
-    per_page: Literal[2, 4, 6] = 4
+    per_page: Literal[2, 4, 6] = 6
     paper: Literal["sheet", "A4", "Letter"] = "sheet"
     office: Literal["A4", "Letter"] = "A4"
     grey: bool = False

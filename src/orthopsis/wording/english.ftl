@@ -293,6 +293,12 @@ column-measures = Measures
 column-across = Across
 column-down = Down
 column-below = Its end
+column-across-on = From the left edge
+column-across-left = Out from the left edge
+column-across-right = Out from the right edge
+column-down-on = From the top edge
+column-down-above = Above the top edge
+column-down-below = Below the bottom edge
 column-width = Wide
 column-height = High
 column-length = Long
@@ -574,10 +580,10 @@ round-sides-check = Each side line touches the curves and crosses neither.
 ## Letters and shapes
 
 block-title = the block
-# $corner (mark) $across (phrase) $down (phrase) $face (marks) $width (length) $height (length)
+# $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
 block =
-    Mark { $corner } { $across } and { $down }. Draw a light block
-    { $face }: { $width } wide and { $height } high.
+    Mark { $corner } { $across } and { $down }. From there draw a light block, { $width } wide and
+    { $height } high.
     .simple =
         Mark { $corner }: { $across }, { $down }. Draw a light block:
         { $width } wide, { $height } high.
@@ -850,6 +856,10 @@ street-repeat =
     .simple =
         Draw a line from { $before } through the middle of { $last }. It meets the upper line in
         { $high }.
+# $low (mark) $high (mark)
+street-up =
+    Straight up from { $low } to the upper light line is { $high }.
+    .simple = Go straight up from { $low } to the upper line. Mark { $high }.
 # $high (mark) $low (mark)
 street-place-check = { $high } stands straight above { $low }.
 street-block-title = the block
@@ -1059,6 +1069,9 @@ forgiveness =
     half a millimetre they lie off by { $miss } mm.
 
 ## Pages
+
+# $point (point)
+to-point = to { $point }
 
 # $name (own) $wide (length) $high (length)
 sheet-named = { $name } ({ $wide } wide, { $high } high)

@@ -16,7 +16,7 @@ export const PART_WORDS: { part: PrintPart; name: string; about: string }[] = [
 
 export const FIRST_ORDER: PrintOrder = {
   parts: ["steps", "key"],
-  per_page: 4,
+  per_page: 6,
   paper: "sheet",
   office: "A4",
   grey: false,

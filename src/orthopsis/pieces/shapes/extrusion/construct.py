@@ -95,7 +95,6 @@ def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark,
     step.say(
         "block",
         corner=a, across=across(x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
-        face=strung(a, b, c, d),
         width=Length(width_mm), height=Length(front.height_mm),
     )  # fmt: skip
     step.differs(

@@ -36,6 +36,7 @@ def place_in_street(work: ProfileSite) -> tuple[Mark, Mark, Mark, Mark] | None:
         low, said = street.step.build(work.site, foot, vp, under, LEVEL)
         high = paper.cross(paper.upright(low), over)
         step.says.append(said)
+        step.say("street-up", low=low, high=high)
     else:
         last = sides[street.number - 1]
         bay = repeat(paper, Bay(*before, *last), vp.name, VERTICAL, work.points, part)
