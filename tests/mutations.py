@@ -184,7 +184,7 @@ def _outcome(data: Data, slowest: list[float]) -> str:
         eye_level_behind(scene)
         assert all(0 <= plane.value <= 3 for plane in timed(lambda: planes(scene)))
         made = timed(lambda: steps(scene))
-        timed(lambda: steps_record(made, scene.words))
+        timed(lambda: steps_record(scene, made))
         drawn = [d.stroke for step in made for d in step.strokes]
         for stroke in [*strokes, *drawn]:
             assert all(math.isfinite(v) for end in stroke.segment for v in end), stroke

@@ -65,7 +65,7 @@ def steps(args: argparse.Namespace) -> None:
     with _scene(args) as scene:
         made = run_through(scene)
         text = (
-            _json(steps_record(made, scene.words).plain())
+            _json(steps_record(scene, made).plain())
             if args.format == "json"
             else steps_text(scene, made)
         )

@@ -251,7 +251,8 @@ def test_far_points_are_measured_from_the_edge_on_a_strip():
 
 
 def test_measures_say_where_the_rulers_zero_lies():
-    record = steps_record(steps(scene_of(ONE_POINT)), PLAIN).plain()["steps"]
+    scene = scene_of(ONE_POINT)
+    record = steps_record(scene, steps(scene)).plain()["steps"]
     front = next(step for step in record if "front face" in step["title"])
     assert {"zero": "left edge", "axis": "x", "mm": 60.0} in front["measures"]
     assert {"zero": "top edge", "axis": "y", "mm": 160.0} in front["measures"]

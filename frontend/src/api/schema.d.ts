@@ -3002,6 +3002,13 @@ export interface components {
             columns?: string[] | null;
             /** Table */
             table?: string[][] | null;
+            /** Crowd */
+            crowd?: [
+                number,
+                number,
+                number,
+                number
+            ] | null;
             /** Names */
             names: string[];
             /** Said */

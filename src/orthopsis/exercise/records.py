@@ -11,6 +11,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.construction.moves import Step, StepStroke
+from orthopsis.exercise.crowd import CLOSE, crowd, named_marks
 from orthopsis.exercise.forgiveness import forgiveness, rounded_miss_mm
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.told import (
@@ -22,6 +23,8 @@ from orthopsis.exercise.told import (
     title,
 )
 from orthopsis.exercise.tone import Plane
+from orthopsis.perspective.segments import box_of
+from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Number, say
@@ -106,6 +109,7 @@ class StepRecord(Record):
 
     `act` is what it belongs to in the order of teaching. A `bulk` step does one thing many times;
     where its measures differ, `table` has a row for each, under the headings in `columns`.
+    `crowd` is the left, top, right and bottom of marks that lie too close to be told apart.
     `names` are the marks that its words name, `said` its measures as a teacher's words may call
     them: {1} is the first. `key` is what it is known by; the `second` part of a split step shares
     the first one's.
@@ -131,6 +135,7 @@ class StepRecord(Record):
     bulk: bool
     columns: list[str] | None = None
     table: list[list[str]] | None = None
+    crowd: tuple[float, float, float, float] | None = None
     names: list[str]
     said: list[str]
 
@@ -200,10 +205,15 @@ def plane_record(plane: Plane) -> PlaneRecord:
     return PlaneRecord.model_construct(piece=str(plane.part), value=plane.value, loops=loops)
 
 
-def step_record(position: int, step: Step, words: Words) -> StepRecord:
+def step_record(position: int, made: Sequence[Step], words: Words, sheet: Sheet) -> StepRecord:
+    """The step at a position, from 1."""
+    step = made[position - 1]
     fields: dict[str, Any] = {}
+    close = crowd(named_marks(made, position), CLOSE * sheet.width_mm)
+    if close:
+        fields["crowd"] = box_of(mark.at.xy for mark in close)
     if step.table is not None:
-        fields = {"columns": headings(step.table, words), "table": rows(step.table, words)}
+        fields |= {"columns": headings(step.table, words), "table": rows(step.table, words)}
     return StepRecord(
         number=position,
         title=title(step, words),
@@ -231,11 +241,11 @@ def step_record(position: int, step: Step, words: Words) -> StepRecord:
     )
 
 
-def steps_record(steps: Sequence[Step], words: Words) -> StepsRecord:
+def steps_record(scene: Scene, steps: Sequence[Step]) -> StepsRecord:
     """The steps in a teacher's words."""
     forgiven = forgiveness(steps)
     return StepsRecord(
-        steps=[step_record(i, step, words) for i, step in enumerate(steps, start=1)],
+        steps=[step_record(i, steps, scene.words, scene.sheet) for i in range(1, len(steps) + 1)],
         forgiveness_mm=None if forgiven is None else number(forgiven.mm),
     )
 

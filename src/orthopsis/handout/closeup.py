@@ -10,6 +10,7 @@ import math
 from collections.abc import Iterator, Sequence
 
 from orthopsis.construction.moves import Mark, Step, count
+from orthopsis.exercise.crowd import crowd
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.state import lines_after
 from orthopsis.exercise.told import title_phrase
@@ -73,8 +74,9 @@ def step_closeup(
     if not whole:
         room = (0.0, 0.0, wide_mm - SMALL_WIDE_MM - GAP_MM, high_mm)
     window = fitted(around(moment.sheet, wanted) if whole else wanted, room)
-    crowd = _crowd(moment, window)
-    inset = None if crowd is None else _inset(moment, window, crowd)
+    seen = [mark for mark in moment.named if window.holds(mark.at.xy)]
+    close = crowd(seen, CROWDED_MM / window.scale)
+    inset = _inset(moment, window, close) if close else None
     _draw(figure, moment, window, within=inset)
     if inset is not None:
         _draw(figure, moment, inset, frame=True)
@@ -115,28 +117,9 @@ def _shares(box: Box, sheet: Box) -> float:
 # --- where marks crowd ----------------------------------------------------------------------------
 
 
-def _crowd(moment: Moment, window: Window) -> list[Mark] | None:
-    """The largest group of lettered marks that lie too close in print; None where none do."""
-    left = [mark for mark in moment.named if window.holds(mark.at.xy)]
-    groups: list[list[Mark]] = []
-    while left:
-        group = [left.pop(0)]
-        for one in group:
-            near = [m for m in left if _apart(m, one) * window.scale < CROWDED_MM]
-            group += near
-            left = [m for m in left if m not in near]
-        groups.append(group)
-    crowded = [group for group in groups if len(group) > 1]
-    return max(crowded, key=len) if crowded else None
-
-
-def _apart(one: Mark, other: Mark) -> float:
-    return math.dist(one.at.xy, other.at.xy)
-
-
-def _inset(moment: Moment, window: Window, crowd: Sequence[Mark]) -> Window | None:
+def _inset(moment: Moment, window: Window, close: Sequence[Mark]) -> Window | None:
     """A window on a crowd, in the corner of the figure where least is drawn."""
-    box = box_of(mark.at.xy for mark in crowd)
+    box = box_of(mark.at.xy for mark in close)
     near = at_least(grown(box, 6.0), 0.0)
     left, top, right, bottom = window.place
     wide, high = 0.42 * (right - left), 0.46 * (bottom - top)

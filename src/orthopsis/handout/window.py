@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthopsis.construction.moves import Mark, Step
+from orthopsis.exercise.crowd import named_marks
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.segments import XY, Box, Segment, at, portion_within
 from orthopsis.perspective.view import VanishingPoint
@@ -72,9 +73,7 @@ class Moment:
     @property
     def named(self) -> list[Mark]:
         """The marks that the words use, wherever they were made."""
-        names = self.step.names
-        made = (mark for step in self.steps[: self.number] for mark in step.marks)
-        return [m for m in {m.name: m for m in made}.values() if m.name in names and m.lettered]
+        return named_marks(self.steps, self.number)
 
     @property
     def sheet(self) -> Box:

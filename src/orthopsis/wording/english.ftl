@@ -863,10 +863,10 @@ street-up =
 # $high (mark) $low (mark)
 street-place-check = { $high } stands straight above { $low }.
 street-block-title = the block
-# $width (length) $top (mark) $mark (mark) $vp (point) $block (marks)
+# $width (length) $top (mark) $mark (mark) $vp (point)
 street-block =
     Measure { $width } to the right of { $top }: { $mark }, and draw lightly to { $vp }. Between the
-    light lines draw the block { $block }.
+    light lines draw the block.
     .simple =
         Put zero on { $top }. Measure { $width } to the right: { $mark }. Draw a light line to { $vp }.
         Draw the block between the light lines.

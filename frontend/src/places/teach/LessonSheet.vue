@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { Picture, Step } from "@/api/client";
+import CrowdedPlace from "@/desk/CrowdedPlace.vue";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
@@ -54,24 +55,35 @@ const marks = computed(() =>
 </script>
 
 <template>
-  <desk-sheet
-    plain
-    fit="points"
-    :width="sheet.width_mm"
-    :height="sheet.height_mm"
-    :eye-level="picture.drawing.eye_level_mm"
-    :points="points"
-    :units="picture.units"
-    :label="label"
-  >
-    <template #default="{ mmPerPx }">
-      <toned-planes v-if="whole" :planes="picture.planes" />
-      <eye-level-lines v-if="whole" :lines="picture.eye_level" :width="1.5 * mmPerPx" />
-      <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
-      <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
-      <tried-lines v-if="moment && step" :tried="step.tried" :mm-per-px="mmPerPx * 1.5" />
-      <step-marks :marks="marks" :mm-per-px="mmPerPx" large />
-      <swinging-ruler v-if="underRuler" :stroke="underRuler" :mm-per-px="mmPerPx" />
-    </template>
-  </desk-sheet>
+  <div class="around">
+    <desk-sheet
+      plain
+      fit="points"
+      :width="sheet.width_mm"
+      :height="sheet.height_mm"
+      :eye-level="picture.drawing.eye_level_mm"
+      :points="points"
+      :units="picture.units"
+      :label="label"
+    >
+      <template #default="{ mmPerPx }">
+        <toned-planes v-if="whole" :planes="picture.planes" />
+        <eye-level-lines v-if="whole" :lines="picture.eye_level" :width="1.5 * mmPerPx" />
+        <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
+        <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
+        <tried-lines v-if="moment && step" :tried="step.tried" :mm-per-px="mmPerPx * 1.5" />
+        <step-marks :marks="marks" :mm-per-px="mmPerPx" large />
+        <swinging-ruler v-if="underRuler" :stroke="underRuler" :mm-per-px="mmPerPx" />
+      </template>
+    </desk-sheet>
+    <crowded-place v-if="moment && step?.crowd" :step="step" :lines="lines" :marks="marks" />
+  </div>
 </template>
+
+<style scoped>
+.around {
+  position: relative;
+  height: 100%;
+  min-height: 0;
+}
+</style>

@@ -188,7 +188,7 @@ def run_record(scene: Scene) -> StepsOut:
     steps = []
     for k, step in enumerate(made):
         earlier = k > 0 and may_change_places(made[k - 1], step)
-        record = step_record(k + 1, step, words)
+        record = step_record(k + 1, made, words, scene.sheet)
         steps.append(StepOut.model_construct(**dict(record), earlier=earlier))
     forgiven = forgiveness(made)
     miss_mm = None if forgiven is None else number(forgiven.mm)

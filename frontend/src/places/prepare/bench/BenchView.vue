@@ -6,6 +6,7 @@ import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
+import CrowdedPlace from "@/desk/CrowdedPlace.vue";
 import { finishedLines, guideLines, helpingPoints, linesAfter, marksAt } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepMarks from "@/desk/StepMarks.vue";
@@ -216,6 +217,12 @@ useBenchKeys({
           />
         </template>
       </desk-sheet>
+      <crowded-place
+        v-if="chosenStep && steps[chosenStep - 1]?.crowd"
+        :step="steps[chosenStep - 1]!"
+        :lines="lines"
+        :marks="marksAt(steps, chosenStep, points)"
+      />
     </div>
     <div class="under">
       <div class="talk">
@@ -298,6 +305,7 @@ useBenchKeys({
   contain: layout paint style;
 }
 .desk {
+  position: relative;
   grid-area: desk;
   min-height: 0;
 }

@@ -115,7 +115,11 @@ class Rows:
         far = owner.face_of_block.far
         self.top, self.foot = block[far[near]], block[far[3 - near]]
         self._rows: dict[float, Ruled] = {}
-        self._behind: list[Pair] = []
+        self._behind: list[Pair] = [
+            (block[k], block[j])
+            for k, j in zip(owner.face_of_block.near, owner.face_of_block.far, strict=True)
+            if j in block
+        ]
         """Marks of the face with those behind them: nothing is looked for twice."""
         self._crossings: dict[Crossing, Mark] = {}
 
@@ -200,6 +204,7 @@ class Rows:
                 edge = paper.along(self.top, self.foot)
                 start = paper.cross(self._lay(level), edge)
                 work.note_far(start, phrase("way-along", line=strung(self.top, self.foot)), level)
+                self._behind.append((level, start))
             self._rows[share] = paper.lay(start, work.points[work.across])
         return self._rows[share]
 

@@ -64,7 +64,6 @@ def _between(work: ProfileSite, street: StreetPlace, top: Mark) -> tuple[Mark, M
     step.say(
         "street-block",
         width=Length(street.first.width_mm), top=top, mark=width, vp=vp,
-        block=strung(high, right, corner, low),
     )  # fmt: skip
     step.differs(width=Length(street.first.width_mm))
     step.check("street-block-check")
