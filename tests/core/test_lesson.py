@@ -10,6 +10,7 @@ import pytest
 
 from orthopsis.construction.moves import Act
 from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.materials import materials
 from orthopsis.exercise.recipes import RECIPES
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.exercise.runthrough import run_through
@@ -192,6 +193,36 @@ def test_stage_by_stage_all_fronts_come_before_all_backs():
     order = list(Act)
     assert acts == sorted(acts, key=order.index)
     assert title(run_through(example("fern"))[2]) == "The block: F, E, R and N"
+
+
+@pytest.mark.parametrize("given", ["points", "rules"])
+@pytest.mark.parametrize("reading", ["full", "simple"])
+def test_pupils_who_choose_their_sizes_are_told_no_measure_to_set(given, reading):
+    for name in ("seed-crates", "bell-corner", "fern"):
+        data = to_data(example(name).exercise)
+        wording = {**data.get("wording", {}), "reading": reading}
+        scene = resolve(from_data({**data, "given": given, "wording": wording}))
+        told = [instruction(step, scene.words) for step in run_through(scene)]
+        of_things = [
+            s
+            for s, step in zip(told, run_through(scene), strict=True)
+            if step.act.value != "setting"
+        ]
+        assert any("hoose" in one for one in of_things)
+        for one in of_things:
+            before = re.split(r"In the example|there is nothing to measure|about ", one)[0]
+            assert not re.search(r"\d (cm|in)\b", before), one
+        assert ("hoose" in told[1]) == (given == "rules")
+
+
+def test_tools_and_ladders_are_in_the_words():
+    data = to_data(example("bell-corner").exercise)
+    data["wording"] |= {"far": "ladders", "square": "see-through ruler"}
+    scene = resolve(from_data(data))
+    told = " ".join(instruction(step, scene.words) for step in run_through(scene))
+    assert "by the ladders" in told and "strip" not in told
+    listed = " ".join(scene.words.say(item.name) for item in materials(scene))
+    assert "ladders" in listed and "strip" not in listed and "see-through ruler" in listed
 
 
 def test_what_is_wholly_hidden_is_said_to_be():

@@ -28,7 +28,7 @@ from orthopsis.wording.choices import Wording
 from orthopsis.wording.words import LANGUAGE_FILE, Words
 from tests.documents import ROOT
 
-ALWAYS = {"line", "spelling", "square", "far", "units"}
+ALWAYS = {"line", "spelling", "square", "far", "units", "given"}
 MARKS = (MarkName("A"), MarkName("B"), MarkName("C"))
 KINDS = {
     "number": [Number(1.0), Number(2.0), Number(0.0), Number(21.0), Number(2.5, 1)],
@@ -93,9 +93,16 @@ def test_a_phrase_says_its_values_and_is_said_with_each_kind(id):
             samples[name] = KINDS[kind]
     turns = max(map(len, samples.values()), default=1)
     wordings = [
-        Words(Wording(units=units, line=line, spelling=spelling, reading=reading))
-        for reading, units, line, spelling in itertools.product(
-            ("full", "simple"), ("cm", "in"), ("eye level", "horizon"), ("UK", "US")
+        Words(
+            Wording(
+                units=units, line=line, spelling=spelling, reading=reading, given=given, far=far
+            )
+        )
+        for reading, units, (line, given), (spelling, far) in itertools.product(
+            ("full", "simple"),
+            ("cm", "in"),
+            (("eye level", "measures"), ("horizon", "points"), ("horizon", "rules")),
+            (("UK", "long ruler"), ("US", "ladders")),
         )
     ]
     for turn, words in itertools.product(range(turns), wordings):

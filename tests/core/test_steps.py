@@ -24,7 +24,7 @@ from tests.documents import (
     scene_of,
 )
 from tests.letters import STAIR, STREET, random_words
-from tests.words import PLAIN, check, instruction, title
+from tests.words import check, instruction, title
 
 EXAMPLES_BY_NAME = sorted(path.stem for path in EXAMPLES.glob("*.json"))
 

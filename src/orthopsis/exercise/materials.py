@@ -46,7 +46,9 @@ def materials(scene: Scene) -> list[Material]:
     if exercise.tone is not None:
         found.append(Material(say("coloured-pencils"), shared_by=3))
     beyond = len(scene.far_points)
-    if beyond:
+    if beyond and wording.far == "ladders":
+        found.append(Material(say("ladders", count=Number(float(beyond))), spare=0.1))
+    elif beyond:
         found.append(Material(say("strips", count=Number(float(beyond))), spare=0.1))
         found.append(Material(say("tape"), shared_by=6))
     return found

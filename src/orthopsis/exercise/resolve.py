@@ -273,6 +273,7 @@ def resolve(exercise: Exercise) -> Scene:
             words.square,
             words.ruler_mm,
             words.far,
+            exercise.given or "measures",
         ),
         main=_view(exercise.view, sheet, eye_height_mm),
         views={

@@ -31,7 +31,8 @@ def run_through(scene: Scene) -> list[Step]:
     spec = scene.exercise.run or RunSpec(order=[], steps={})
     alone = {key for key, edit in spec.steps.items() if edit != StepEdit(note=edit.note)}
     noted = _noted(in_flow(scene.construction, scene.flow, scene.lefts_mm), spec)
-    made = together(noted, alone)
+    own = scene.wording.given != "measures"
+    made = together(noted, alone, own=own)
     made = [with_reach(step, scene) for step in lettered(made)]
     made = _moved(made, spec.order)
     done: list[Step] = []

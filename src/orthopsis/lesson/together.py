@@ -24,8 +24,19 @@ MOST_NAMED = 5
 """More things than this are counted, and not listed by name."""
 
 
-def together(made: Sequence[Step], alone: Container[str] = ()) -> list[Step]:
-    """The steps with equal ones as one. Those with keys in `alone` stay as they are."""
+MEASURES = {
+    "across", "down", "below", "width", "height", "length", "depth", "left", "right", "measures",
+}  # fmt: skip
+"""Columns of what is measured; others are counts."""
+
+
+def together(made: Sequence[Step], alone: Container[str] = (), *, own: bool = False) -> list[Step]:
+    """The steps with equal ones as one. Those with keys in `alone` stay as they are.
+
+    Where pupils choose sizes of their `own`, no table tells measures.
+    """
+    if own:
+        made = list(map(_with_own_sizes, made))
     of_part = Counter(step.part for step in made)
     said: set[str] = set()
     done: list[Step] = []
@@ -46,6 +57,13 @@ def together(made: Sequence[Step], alone: Container[str] = ()) -> list[Step]:
         done += _said_once(group, known)
         said.add(first.like)
     return done + _things_again(again, of_part)
+
+
+def _with_own_sizes(step: Step) -> Step:
+    if not MEASURES & step.row.keys():
+        return step
+    row = {name: value for name, value in step.row.items() if name not in MEASURES}
+    return replace(step, row=row, again=step.again or Phrase("again-own"))
 
 
 def _things_again(
@@ -150,7 +168,7 @@ def _one(first: Step | None, rest: Sequence[Step]) -> Step:
     named = {} if first is None else {first.part: first.name}
     things = [name for name in _things(rest, named) if name is not None]
     table = _table(every, said=first is not None) if any(step.row for step in every) else None
-    way = Phrase("again-table" if table else "again") if lead.again is None else lead.again
+    way = lead.again or Phrase("again-table" if table else "again")
     among = {
         "things": _listed(things),
         "count": count(len(rest)),

@@ -19,6 +19,9 @@ ReadingLevel = Literal["full", "simple"]
 Square = Literal["set square", "see-through ruler", "folded paper"]
 """What uprights are trued with."""
 
+Given = Literal["measures", "points", "rules"]
+"""What pupils take from the sheet: all measures, the points, or only the rules."""
+
 Far = Literal["long ruler", "book edge", "ladders"]
 """What helps where a pupil's ruler does not reach a point."""
 
@@ -34,6 +37,7 @@ class Wording:
     square: Square = "set square"
     ruler_mm: float | None = None
     far: Far = "long ruler"
+    given: Given = "measures"
 
     def length(self, mm: float) -> str:
         """A measure as a ruler shows it, with "about" when it falls between two marks.

@@ -2,7 +2,8 @@
 ###
 ### One phrase to an id, `.simple` for pupils who read short sentences with one thought each.
 ### Before a phrase stand its values with their kinds; a test holds both to the calls.
-### Always at hand: $line (eye-level, horizon), $spelling (UK, US), $square, $far, $units.
+### Always at hand: $line (eye-level, horizon), $spelling (UK, US), $square, $far, $units, $given (what pupils take
+### from the sheet: measures, points, or only the rules).
 
 ## Words of their own
 
@@ -77,9 +78,14 @@ frame = Draw a frame { $inside } inside the edge.
 frame-check = The frame is equally wide on all four sides.
 eye-level-line-title = The { eye-level }
 # $down (length)
-eye-level-line =
-    Measure { $down } down from the top at the left and at the right edge, and draw the
-    { eye-level } lightly between the marks.
+eye-level-line = { $given ->
+    [rules]
+        Choose how high the { eye-level } lies. Mark it equally far down from the top at the left and at
+        the right edge, and draw it lightly between the marks. In the example it lies { $down } down.
+   *[other]
+        Measure { $down } down from the top at the left and at the right edge, and draw the
+        { eye-level } lightly between the marks.
+ }
 eye-level-line-check = Both ends are equally far from the top, so the line is level.
 # $count (number)
 points-title = { $count ->
@@ -87,9 +93,16 @@ points-title = { $count ->
    *[other] The vanishing points
  }
 # $points (list) $each (list)
-points =
-    On the { eye-level } mark { $points }.
-    .simple = Stay on the { eye-level }. { $each }
+points = { $given ->
+    [rules]
+        On the { eye-level } choose places of your own for the points, as far out as you can. In the
+        example: { $points }.
+   *[other] On the { eye-level } mark { $points }.
+ }
+    .simple = { $given ->
+        [rules] Choose places for the points on the { eye-level }. In the example: { $points }.
+       *[other] Stay on the { eye-level }. { $each }
+     }
 # $point (phrase)
 point-mark = Mark { $point }.
 points-check = Each point is a small dot with its name, exactly on the line.
@@ -98,7 +111,10 @@ points-check-elsewhere = Each point is a small dot with its name; the level ones
 # $name (point) $place (phrase)
 point-on-sheet = { $name } { $place }
 # $name (point) $place (phrase)
-point-on-strip = { $name } on a strip of paper, { $place }
+point-on-strip = { $far ->
+    [ladders] { $name } beside the sheet, { $place }, by the ladders
+   *[other] { $name } on a strip of paper, { $place }
+ }
 # $across (phrase) $down (phrase)
 place-of-point = { $across } and { $down }
 # $mm (length)
@@ -159,32 +175,59 @@ helping-points-check =
 ## How far back: a cut
 
 # $across (phrase) $start (mark) $vp (point) $mark (mark)
-cut-x =
-    Measure { $across } and lay the { square } there: where it crosses the line from
-    { $start } to { $vp } is { $mark }.
-    .simple =
-        Measure { $across }. Put the { square } there. Mark { $mark } on the line from
-        { $start } to { $vp }.
+cut-x = { $given ->
+    [measures]
+        Measure { $across } and lay the { square } there: where it crosses the line from
+        { $start } to { $vp } is { $mark }.
+   *[other]
+        Choose how far back it goes: mark { $mark } on the line from { $start } to { $vp }, not further
+        than halfway. In the example it lies { $across }.
+ }
+    .simple = { $given ->
+        [measures]
+            Measure { $across }. Put the { square } there. Mark { $mark } on the line from
+            { $start } to { $vp }.
+       *[other]
+            Choose how far back it goes. Mark { $mark } on the line from { $start } to { $vp }. Do not go
+            further than halfway.
+     }
 # $along (length) $start (mark) $vp (point) $mark (mark)
-cut-along =
-    Measure { $along } along the line from { $start } to { $vp }: { $mark }.
-    .simple =
-        Put zero on { $start }. Measure { $along } along the line from { $start } to { $vp }. Mark
-        { $mark }.
+cut-along = { $given ->
+    [measures] Measure { $along } along the line from { $start } to { $vp }: { $mark }.
+   *[other]
+        Choose how far back it goes: mark { $mark } on the line from { $start } to { $vp }, not further
+        than halfway. In the example it is { $along }.
+ }
+    .simple = { $given ->
+        [measures]
+            Put zero on { $start }. Measure { $along } along the line from { $start } to { $vp }. Mark
+            { $mark }.
+       *[other]
+            Choose how far back it goes. Mark { $mark } on the line from { $start } to { $vp }. Do not go
+            further than halfway.
+     }
 # $along (about) $start (mark) $vp (point) $mark (mark)
 cut-by-eye =
-    Choose by eye how far back it goes on the line from { $start } to { $vp }, about { $along }:
-    { $mark }.
+    Choose by eye how far back it goes on the line from { $start } to { $vp }: about { $along }, and not
+    further than halfway to { $vp }. Mark { $mark } there.
     .simple =
         Choose how far back it goes. Mark { $mark } on the line from { $start } to { $vp }, about
-        { $along } along.
+        { $along } along. Do not go further than halfway.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-distance =
-    Measure { $true } { lay-out } from { $start }: { $laid }.
+    { $given ->
+        [measures] Measure { $true } { lay-out } from { $start }: { $laid }.
+       *[other]
+            Choose how deep it is, and measure that { lay-out } from { $start }: { $laid }. In the example
+            it is { $true }.
+    }
     Join { $laid } to the { WORD($side) } distance point { $point }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        Measure { $true } { lay-out } from { $start }: { $laid }.
+        { $given ->
+            [measures] Measure { $true } { lay-out } from { $start }: { $laid }.
+           *[other] Choose how deep it is. Measure that { lay-out } from { $start }: { $laid }.
+        }
         Draw a light line from { $laid } to the { WORD($side) } distance point { $point }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
@@ -198,11 +241,19 @@ cut-true-distance-there =
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-measuring =
-    Measure { $true } { lay-out } from { $start }: { $laid }.
+    { $given ->
+        [measures] Measure { $true } { lay-out } from { $start }: { $laid }.
+       *[other]
+            Choose how deep it is, and measure that { lay-out } from { $start }: { $laid }. In the example
+            it is { $true }.
+    }
     Join { $laid } to { $point }, the measuring point of { $vp }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        Measure { $true } { lay-out } from { $start }: { $laid }.
+        { $given ->
+            [measures] Measure { $true } { lay-out } from { $start }: { $laid }.
+           *[other] Choose how deep it is. Measure that { lay-out } from { $start }: { $laid }.
+        }
         Draw a light line from { $laid } to { $point }, the measuring point of { $vp }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
@@ -241,16 +292,24 @@ table-step = { CAPITAL($title) }
 # $things (list) $count (number) $parts (number)
 again = Do the same for { $things }.
 # $things (list) $count (number) $parts (number)
+again-own = Do the same for { $things }, with places and sizes of your own.
+# $things (list) $count (number) $parts (number)
 again-table =
     Do the same for { $things }, with the measures of the table.
     .simple = Do the same for { $things }. The table has the measures.
 # $count (number) $rows (number)
 again-thing = { $rows ->
-    [0] Do this as you did it before.
+    [0] Do this as you did it before{ $given ->
+        [measures] .
+       *[other] , in a place and a size of your own.
+    }
    *[other] Do this as you did it before, with the measures of the table.
  }
     .simple = { $rows ->
-        [0] Do it as before.
+        [0] Do it as before{ $given ->
+            [measures] .
+           *[other] , in your own place and size.
+        }
        *[other] Do it as before. The table has the measures.
      }
 again-check = Hold it beside the first: the same lines, in the same order.
@@ -387,12 +446,22 @@ its-corner = { $corner ->
 
 box-front-title = the front face
 # $corner (mark) $across (phrase) $down (phrase) $face (marks) $width (length) $height (length)
-box-front =
-    Mark { $corner } { $across } and { $down }. Draw the front face
-    { $face }: { $width } wide and { $height } high.
-    .simple =
-        Mark { $corner }: { $across }, { $down }. From { $corner } draw
-        the front face: { $width } wide, { $height } high. Its corners are { $face }.
+box-front = { $given ->
+    [measures]
+        Mark { $corner } { $across } and { $down }. Draw the front face
+        { $face }: { $width } wide and { $height } high.
+   *[other]
+        Choose your own place for { $corner }, and draw the front face { $face }, level and upright, as
+        wide and as high as you like. In the example it is { $width } wide and { $height } high.
+ }
+    .simple = { $given ->
+        [measures]
+            Mark { $corner }: { $across }, { $down }. From { $corner } draw
+            the front face: { $width } wide, { $height } high. Its corners are { $face }.
+       *[other]
+            Choose a place for { $corner }. From there draw the front face, as wide and as high as you
+            like. Its corners are { $face }.
+     }
 box-front-check = The uprights are square to the edge of the sheet.
 # $vp (point)
 box-no-side = { $vp } lies within the face, so no side of the box shows.
@@ -429,26 +498,50 @@ box-back-check = Each back edge is parallel to its front edge, and they meet on 
 
 box-edge-title = the front edge
 # $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark)
-box-edge-down =
-    Mark { $top } { $across } and { $down }. Draw the front edge
-    straight down, { $length } long, to { $foot }.
-    .simple =
-        Mark { $top }: { $across }, { $down }. Draw a line straight
-        down, { $length } long. Its end is { $foot }.
+box-edge-down = { $given ->
+    [measures]
+        Mark { $top } { $across } and { $down }. Draw the front edge
+        straight down, { $length } long, to { $foot }.
+   *[other]
+        Choose your own place for { $top }, and draw the front edge straight down, as long as
+        you like, to { $foot }. In the example it is { $length } long.
+ }
+    .simple = { $given ->
+        [measures]
+            Mark { $top }: { $across }, { $down }. Draw a line straight down, { $length } long.
+            Its end is { $foot }.
+       *[other] Choose a place for { $top }. Draw a line straight down. Its end is { $foot }.
+     }
 # $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark) $third (point)
-box-edge-toward =
-    Mark { $top } { $across } and { $down }. Draw the front edge toward
-    { $third }, { $length } long, to { $foot }.
-    .simple =
-        Mark { $top }: { $across }, { $down }. Draw a line toward
-        { $third }, { $length } long. Its end is { $foot }.
+box-edge-toward = { $given ->
+    [measures]
+        Mark { $top } { $across } and { $down }. Draw the front edge
+        toward { $third }, { $length } long, to { $foot }.
+   *[other]
+        Choose your own place for { $top }, and draw the front edge toward { $third }, as long as
+        you like, to { $foot }. In the example it is { $length } long.
+ }
+    .simple = { $given ->
+        [measures]
+            Mark { $top }: { $across }, { $down }. Draw a line toward { $third }, { $length } long.
+            Its end is { $foot }.
+       *[other] Choose a place for { $top }. Draw a line toward { $third }. Its end is { $foot }.
+     }
 # $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark) $third (point)
-box-edge-from =
-    Mark { $top } { $across } and { $down }. Draw the front edge down,
-    in line with { $third }, { $length } long, to { $foot }.
-    .simple =
-        Mark { $top }: { $across }, { $down }. Draw a line down, in line
-        with { $third }, { $length } long. Its end is { $foot }.
+box-edge-from = { $given ->
+    [measures]
+        Mark { $top } { $across } and { $down }. Draw the front edge
+        down, in line with { $third }, { $length } long, to { $foot }.
+   *[other]
+        Choose your own place for { $top }, and draw the front edge down, in line with { $third }, as long as
+        you like, to { $foot }. In the example it is { $length } long.
+ }
+    .simple = { $given ->
+        [measures]
+            Mark { $top }: { $across }, { $down }. Draw a line down, in line with { $third }, { $length } long.
+            Its end is { $foot }.
+       *[other] Choose a place for { $top }. Draw a line down, in line with { $third }. Its end is { $foot }.
+     }
 box-edge-check = The front edge is square to the top edge of the sheet.
 # $third (point)
 box-edge-to-check = The ruler along the front edge passes through { $third }.
@@ -581,12 +674,20 @@ round-sides-check = Each side line touches the curves and crosses neither.
 
 block-title = the block
 # $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
-block =
-    Mark { $corner } { $across } and { $down }. From there draw a light block, { $width } wide and
-    { $height } high.
-    .simple =
-        Mark { $corner }: { $across }, { $down }. Draw a light block:
-        { $width } wide, { $height } high.
+block = { $given ->
+    [measures]
+        Mark { $corner } { $across } and { $down }. From there draw a light block, { $width } wide and
+        { $height } high.
+   *[other]
+        Choose your own place for { $corner }. From there draw a light block as large as you like. In the
+        example it is { $width } wide and { $height } high.
+ }
+    .simple = { $given ->
+        [measures]
+            Mark { $corner }: { $across }, { $down }. Draw a light block:
+            { $width } wide, { $height } high.
+       *[other] Choose a place for { $corner }. Draw a light block, as large as you like.
+     }
 block-check = The block is square to the edges of the sheet.
 
 face-place-title = the place in the block
@@ -617,9 +718,17 @@ face-place-check = Equal letters look narrower the further back they stand.
 
 face-rows-title = level lines
 # $corner (mark) $downs (list)
-face-rows =
-    Down from { $corner } measure { $downs }, and draw light level lines across the block.
-    .simple = Put zero on { $corner }. Measure down { $downs }. Draw light level lines.
+face-rows = { $given ->
+    [measures]
+        Down from { $corner } measure { $downs }, and draw light level lines across the block.
+   *[other]
+        Draw light level lines across the block where the letter’s strokes begin and end. In the example:
+        { $downs } down from { $corner }.
+ }
+    .simple = { $given ->
+        [measures] Put zero on { $corner }. Measure down { $downs }. Draw light level lines.
+       *[other] Draw light level lines where the letter’s strokes begin and end.
+     }
 # $side (marks)
 face-rows-halved =
     Halve { $side } with the ruler, and halve the halves, as far as the letter needs it. Draw light
@@ -658,9 +767,17 @@ face-levels-by-diagonals =
 face-light-check = All light lines stay inside the block.
 face-columns-title = uprights
 # $corner (mark) $rights (list)
-face-columns =
-    Along from { $corner } measure { $rights }, and draw light uprights down the block.
-    .simple = Put zero on { $corner }. Measure to the right { $rights }. Draw light uprights.
+face-columns = { $given ->
+    [measures]
+        Along from { $corner } measure { $rights }, and draw light uprights down the block.
+   *[other]
+        Draw light uprights down the block where the letter’s strokes begin and end. In the example:
+        { $rights } along from { $corner }.
+ }
+    .simple = { $given ->
+        [measures] Put zero on { $corner }. Measure to the right { $rights }. Draw light uprights.
+       *[other] Draw light uprights where the letter’s strokes begin and end.
+     }
 # $diagonal (marks)
 face-columns-halved =
     Draw the diagonal { $diagonal } lightly. Where a level line meets it, an upright stands.
@@ -1025,6 +1142,11 @@ coloured-pencils = set of coloured pencils
 strips = { $count ->
     [one] a strip of paper for the far points
    *[other] { $count } strips of paper for the far points
+ }
+# $count (number)
+ladders = { $count ->
+    [one] a sheet with ladders for the far point
+   *[other] a sheet with ladders for the far points
  }
 tape = roll of tape
 

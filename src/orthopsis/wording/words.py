@@ -50,6 +50,7 @@ class Words:
             "square": _key(self.wording.square),
             "far": _key(self.wording.far),
             "units": _key(self.wording.units),
+            "given": _key(self.wording.given),
         }
 
     def say(self, phrase: Phrase) -> str:
