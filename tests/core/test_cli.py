@@ -150,7 +150,7 @@ def test_a_pupils_name_is_drawn_in_the_first_word():
 
 def test_a_text_that_cannot_be_drawn_is_refused_with_the_file():
     path = EXAMPLES / "fern.json"
-    assert "no block letter for 'Ö'" in refused(run("draw", path, "--text", "Jörg"))
+    assert "no block letter for 'Ж'" in refused(run("draw", path, "--text", "Жena"))
     assert "no piece has letters" in refused(run("draw", CRATES, "--text", "ADA"))
 
 

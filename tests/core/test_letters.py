@@ -12,12 +12,13 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.advice import advice
 from orthopsis.exercise.change import with_changes
 from orthopsis.exercise.load import from_data
-from orthopsis.exercise.personal import with_text
+from orthopsis.exercise.personal import with_text, without_letterform, word_of
 from orthopsis.exercise.resolve import resolve, solids, steps
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import inside, sides_cross
 from orthopsis.perspective.stroke import joined
-from orthopsis.pieces.shapes.extrusion.alphabet import FORMS, letter, width_mm
+from orthopsis.pieces.shapes.extrusion.accents import parted
+from orthopsis.pieces.shapes.extrusion.alphabet import FORMS, can_be_drawn, letter, width_mm
 from orthopsis.pieces.shapes.extrusion.profile import Profile
 from tests.agreement import curves, difference, kept, outlines
 from tests.documents import scene_of
@@ -45,7 +46,44 @@ def agree(data):
 
 
 def test_the_alphabet_has_capitals_figures_and_marks():
-    assert set(FORMS) == set("ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789&!?-.'")
+    assert set(FORMS) == set("ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789&!?-.'ØŁĐ")
+    # Letters of European languages that use the Latin alphabet (from memory).
+    european = "ÀÁÂÃÄÅĀĂĄÇĆĈĊČĎÈÉÊËĒĔĖĘĚĜĞĠĢÌÍÎÏĪĮİĶĹĻĽÑŃŅŇÒÓÔÕÖŌŐŔŖŘŚŜŞȘŠŢȚŤÙÚÛÜŪŬŮŰŲŴÝŶŸŹŻŽ"
+    assert [one for one in european if not can_be_drawn(one)] == []
+    assert not can_be_drawn("Ж") and not can_be_drawn("Ǟ"), "two marks in one place are not drawn"
+
+
+@pytest.mark.parametrize("form", ["block", "curved"])
+@pytest.mark.parametrize("character", "ÉÖÅÑŞĄŐÎ")
+def test_a_letter_with_a_mark_keeps_both_in_its_block(character, form):
+    profile = letter(character, "measured", form)
+    base, accents = parted(character)
+    plain = letter(base, "measured", form)
+    assert sides_cross(profile.places) is None
+    assert len(profile.loops) == len(plain.loops) + sum(len(one.loops) for one in accents)
+    assert len(profile.bends) == len(plain.bends)
+    rows = [v for loop in profile.places for _, v in loop]
+    assert (min(rows) < 0.1) and (max(rows) > 0.95)
+    assert width_mm(character, "measured") >= width_mm(base, "measured")
+
+
+@pytest.mark.parametrize("base", [ONE, TWO, THREE])
+def test_a_name_with_marks_is_drawn_and_agrees(base):
+    agree({**base, "pieces": [{**base["pieces"][0], "text": "ÉŁÇÖ"}]})
+
+
+@pytest.mark.parametrize(
+    ("name", "word"),
+    [
+        ("Alder, Zoë Marie", "ZOË"), ("Anne-Lise Vale", "ANNE-LISE"), ("D’Arcy Fenn", "D'ARCY"),
+        ("Weiß", "WEISS"), ("ﬁnn", "FINN"), ("Þóra Ash", "THÓRA"), ("Œuvre", "OEUVRE"),
+        ("Noe\u0301mi", "NOÉMI"), ("Ann‑Kari", "ANN-KARI"),
+    ],
+)  # fmt: skip
+def test_every_name_gives_a_word(name, word):
+    assert word_of(name) == word
+    assert without_letterform(word) == []
+    assert without_letterform(word_of("Ж ка")) == ["Ж"]
 
 
 @pytest.mark.parametrize("alphabet", ALPHABETS)
@@ -84,8 +122,8 @@ def test_a_curved_letter_stays_within_the_block_letter_around_it(character, alph
 
 def test_the_counters_are_holes_and_the_dots_are_not():
     holes = {c: sum(_runs_back(loop) for loop in letter(c, "measured").places) for c in LETTERS}
-    assert {c for c, n in holes.items() if n == 1} == set("ADOPQR0469")
-    assert {c for c, n in holes.items() if n == 2} == set("B8&")
+    assert {c for c, n in holes.items() if n == 1} == set("ADOPQR0469Đ")
+    assert {c for c, n in holes.items() if n == 2} == set("B8&Ø")
     assert [len(letter(c, "measured").loops) for c in "!?"] == [2, 2]
 
 
@@ -301,7 +339,7 @@ def test_a_profile_reads_its_corners_and_turns_its_loops():
 
 @pytest.mark.parametrize(("change", "said"), [
     ({"text": "Fern"}, r"pieces\[0\]\.text: 'e' is a small letter.*'FERN'"),
-    ({"text": "Ö"}, r"pieces\[0\]\.text: there is no block letter for 'Ö'"),
+    ({"text": "Ж"}, r"pieces\[0\]\.text: there is no block letter for 'Ж'"),
     ({"text": "  "}, r"pieces\[0\]\.text"),
     ({"text": "F" * 25}, r"pieces\[0\]\.text"),
     ({"depth": None}, "give either front and depth, or edge, run, length and thickness"),
@@ -367,7 +405,7 @@ def test_a_text_needs_a_word_and_letters_that_exist():
     with pytest.raises(ExerciseError, match="no piece has letters"):
         with_text(from_data({**ONE, "pieces": []}), "ADA")
     with pytest.raises(ExerciseError, match=r"pieces\[0\]\.text: there is no block letter"):
-        with_text(from_data(ONE), "JÖRG")
+        with_text(from_data(ONE), "JЖRG")
     tiny = {**ONE, "sheet": {"size": {"width_mm": 120, "height_mm": 90}}}
     with pytest.raises(ExerciseError, match="does not fit on the sheet"):
         with_text(from_data(tiny), "BARTHOLOMEW")

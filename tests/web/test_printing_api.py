@@ -13,10 +13,11 @@ import pypdfium2 as pdfium
 import pytest
 from pypdf import PdfReader
 
+from orthopsis.exercise.load import to_data
 from orthopsis.exercise.task import SheetCode
 from orthopsis.school import claims, printing
 from orthopsis.school.tables import JobState, PrintJob
-from tests.documents import ONE_POINT, changed
+from tests.documents import ONE_POINT, changed, example
 
 ORDER = {"parts": ["starter"], "marks": True}
 
@@ -185,3 +186,16 @@ def test_a_print_whose_process_is_killed_is_done_by_the_next(client, school):
         assert time.monotonic() < until
         time.sleep(0.05)
     assert [state(client, job)["state"] for job in jobs] == ["done"] * 3
+
+
+def test_names_that_cannot_be_drawn_are_listed_before_anything_is_printed(client, school):
+    fern = client.post("/api/exercises", json=to_data(example("fern").exercise)).json()
+    crates = client.post("/api/exercises", json=ONE_POINT).json()
+    group = school["8 Rowan"]
+    names = ["Жena Alder", "Vale, Zoë", "Wolfeschlegelsteinhausenberger Oak"]
+    client.post(f"/api/classes/{group}/pupils", json={"names": names})
+    told = client.get(f"/api/exercises/{fern['id']}/names/{group}").json()
+    assert [one["pupil"] for one in told] == [names[0], names[2]]
+    assert "no block letter for Ж" in told[0]["problem"]
+    assert client.get(f"/api/exercises/{crates['id']}/names/{group}").json() == []
+    assert client.get(f"/api/exercises/{fern['id']}/names/999999").status_code == 404

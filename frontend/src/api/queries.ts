@@ -46,6 +46,20 @@ export function useServer() {
   });
 }
 
+/** The pupils of a class whose names cannot be drawn as the exercise's word. */
+export function useNamesWithoutCard(id: number, classId: MaybeRefOrGetter<number | null>) {
+  return useQuery({
+    queryKey: ["names", id, () => toValue(classId)],
+    queryFn: () =>
+      answered(
+        api.GET("/api/exercises/{exercise_id}/names/{class_id}", {
+          params: { path: { exercise_id: id, class_id: toValue(classId)! } },
+        }),
+      ),
+    enabled: () => toValue(classId) !== null,
+  });
+}
+
 const LOOK_AFTER_MS = 20_000;
 
 /** What a teacher should know of the server now; one sentence when it does not answer at all. */

@@ -454,6 +454,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{exercise_id}/names/{class_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Names Without Card
+         * @description The pupils of a class whose names cannot be drawn as the exercise's word, before printing.
+         */
+        get: operations["names_without_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{exercise_id}/prints": {
         parameters: {
             query?: never;
@@ -2284,6 +2304,18 @@ export interface components {
             ];
             /** Step Mm */
             step_mm: number;
+        };
+        /**
+         * NoWordOut
+         * @description A pupil whose name cannot be drawn, the word that it gives, and what to do.
+         */
+        NoWordOut: {
+            /** Pupil */
+            pupil: string;
+            /** Word */
+            word: string;
+            /** Problem */
+            problem: string;
         };
         /**
          * OnEdge
@@ -4406,6 +4438,47 @@ export interface operations {
                 };
                 content: {
                     "application/zip": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    names_without_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+                class_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoWordOut"][];
                 };
             };
             /** @description What was wrong, and the remedy */

@@ -203,14 +203,22 @@
     ..it.items.map(item => (item.name, item.each, str(item.all))).flatten())
 })
 
-#let cards-page(it) = {
-  for group in it.cards.chunks(2) {
-    office-page(grid(columns: 1, rows: (1fr, 1fr), gutter: 8mm, ..group.map(card => {
-      heading-line(card.pupil)
-      if card.figure != none { image(card.figure, height: 74mm) }
-      for line in card.measures { block(above: 2mm, text(size: 9.5pt, line)) }
-    })))
-  }
+// A pupil's own word on a page of its own: its picture, and all its steps in two columns.
+#let cards-page(it) = for card in it.cards {
+  office-page({
+    heading-line(card.pupil)
+    align(center, image(card.figure, height: 62mm))
+    columns(2, gutter: 7mm, {
+      set text(size: 8.5pt)
+      set par(leading: 0.45em)
+      for (i, step) in card.steps.enumerate() {
+        block(breakable: false, above: 2.6mm, below: 0mm, {
+          text(weight: "bold")[#(i + 1). #step.title.] + [ ] + step.instruction
+          step-table(step, 8.5pt)
+        })
+      }
+    })
+  })
 }
 
 #let plan-page(it) = office-page({

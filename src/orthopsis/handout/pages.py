@@ -15,9 +15,9 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
 from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.materials import materials
-from orthopsis.exercise.personal import with_text
+from orthopsis.exercise.personal import with_text, word_of
 from orthopsis.exercise.plan import lesson_plan
-from orthopsis.exercise.resolve import Scene, picture, resolve, steps
+from orthopsis.exercise.resolve import Scene, picture, resolve
 from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
 from orthopsis.exercise.setting import place_of_point
 from orthopsis.exercise.task import has_word
@@ -229,27 +229,32 @@ class Pack:
             code = self._code(str(number), pupil.number)
             self.true_size("starter", figure, "page-starter", pupil=pupil.name, qr=code)
             if word:
-                cards.append(self._card(number, pupil.name))
+                cards += self._cards(number, pupil.name)
             tell(number)
         if cards:
             self.pages.append({"kind": "cards", "cards": cards})
 
-    def _card(self, number: int, pupil: str) -> dict[str, Any]:
-        """A pupil's own word: its picture, and the measures to set out."""
-        first = pupil.split()[0]
+    def _cards(self, number: int, pupil: str) -> list[dict[str, Any]]:
+        """A pupil's own word: its picture and all its steps. None for a word that cannot be drawn,
+        which is told before anything is printed.
+        """
         try:
-            own = resolve(with_text(self.scene.exercise, first))
-        except ExerciseError as error:
-            return {"pupil": pupil, "figure": None, "measures": [str(error)]}
+            own = resolve(with_text(self.scene.exercise, word_of(pupil)))
+        except ExerciseError:
+            return []
         drawn = [stroke for stroke in picture(own) if stroke.role is Role.OUTLINE]
         figure = picture_figure(own, drawn, own.sheet.width_mm / STEP_FIGURE_MM * 0.5)
-        measured = [
-            instruction(step, own.words)
-            for step in steps(own)
-            if any(measure.axis != "along" for measure in step.measures)
-        ]
         name = self.draw(f"card-{number}", figure)
-        return {"pupil": pupil, "figure": name, "measures": measured[:6]}
+        told = [
+            {
+                "title": title(step, own.words),
+                "instruction": instruction(step, own.words),
+                "table": _table(step, own.words),
+            }
+            for step in run_through(own)
+            if not step.hidden
+        ]
+        return [{"pupil": pupil, "figure": name, "steps": told}]
 
     def _code(self, name: str, pupil: int | None) -> str | None:
         """A QR code that says which sheet this is; None where it is not asked for."""

@@ -26,8 +26,9 @@ MOST_NAMED = 5
 
 MEASURES = {
     "across", "down", "below", "width", "height", "length", "depth", "left", "right", "measures",
+    "lines", "sides",
 }  # fmt: skip
-"""Columns of what is measured; others are counts."""
+"""Columns of what follows from the sheet's measures; how many corners a letter has does not."""
 
 
 def together(made: Sequence[Step], alone: Container[str] = (), *, own: bool = False) -> list[Step]:

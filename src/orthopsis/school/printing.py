@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Container, Iterable
-from typing import Any
+from typing import Any, NamedTuple
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, undefer
 
 from orthopsis.errors import ExerciseError, OrthopsisError
 from orthopsis.exercise.load import from_data
+from orthopsis.exercise.personal import with_text, without_letterform, word_of
 from orthopsis.exercise.resolve import resolve
-from orthopsis.exercise.task import SheetCode, Task, as_asked
+from orthopsis.exercise.task import SheetCode, Task, as_asked, has_word
 from orthopsis.handout.order import Order, SheetFor
 from orthopsis.handout.pages import handout_pdf
-from orthopsis.phrase import say
+from orthopsis.phrase import Own, listed, say
 from orthopsis.school import versions
 from orthopsis.school.lessons import school_class
 from orthopsis.school.owned import owned
@@ -83,6 +84,41 @@ def sheets_for(
         for pupil in group.pupils
         if chosen is None or pupil.id in chosen
     ]
+
+
+class NoWord(NamedTuple):
+    """A pupil whose name cannot be drawn, the word that it gives, and what to do."""
+
+    pupil: str
+    word: str
+    problem: str
+
+
+def names_that_fail(
+    session: Session, teacher_id: int, exercise_id: int, class_id: int
+) -> list[NoWord]:
+    """The pupils of a class who would get no card with their name. Raises NotFound.
+
+    None where the exercise has no word.
+    """
+    row = exercise(session, teacher_id, exercise_id)
+    document = as_said(from_data(row.document), settings_of(session, teacher_id))
+    if not has_word(document):
+        return []
+    words = resolve(document).words
+    found = []
+    for sheet in sheets_for(session, teacher_id, class_id):
+        word = word_of(sheet.name)
+        missing = without_letterform(word)
+        if missing:
+            told = say("name-without-letter", letters=listed(missing), word=Own(word))
+            found.append(NoWord(sheet.name, word, words.say(told)))
+            continue
+        try:
+            with_text(document, word)
+        except ExerciseError as error:
+            found.append(NoWord(sheet.name, word, str(error)))
+    return found
 
 
 def work(store: Store, job_id: int) -> None:

@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 from orthopsis.errors import ExerciseError, NotFound
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data
+from orthopsis.exercise.personal import word_of
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.exercise.task import SheetCode, Task, as_asked, has_word
 from orthopsis.marking.judge import Asked
@@ -95,7 +96,7 @@ class Origin:
         yield Task(demand)
         name = self.names.get(self.whose(code)[0] or 0)
         if name and has_word(from_data(self.versions[self.version(code)])):
-            yield Task(demand, own_word(name))
+            yield Task(demand, word_of(name))
 
     def _ours(self, code: SheetCode | None) -> SheetCode | None:
         """The code, if it speaks of this exercise."""
@@ -137,11 +138,6 @@ def belongs_to(session: Session, row: SheetRow) -> str | None:
     except NotFound as error:
         return str(error)
     return f"“{other.title}”"
-
-
-def own_word(name: str) -> str:
-    """The word that a pupil draws of a name: the first one, in capitals."""
-    return name.split()[0].upper()
 
 
 def refuse_wrong(exercise: Exercise, task: Task) -> None:

@@ -81,6 +81,14 @@ class ClassPrintIn(BaseModel):
     """Only these of the class."""
 
 
+class NoWordOut(Out):
+    """A pupil whose name cannot be drawn, the word that it gives, and what to do."""
+
+    pupil: str
+    word: str
+    problem: str
+
+
 class PrintJobOut(Out):
     """How far a long print is."""
 

@@ -232,11 +232,11 @@ cut-true-distance =
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-distance-there =
-    { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+    { as-deep-as-wide }
     Join { $laid } to the { WORD($side) } distance point { $point }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+        { as-deep-as-wide }
         Draw a light line from { $laid } to the { WORD($side) } distance point { $point }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
@@ -258,13 +258,18 @@ cut-true-measuring =
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
 # $true (length) $side (choice) $start (mark) $laid (mark) $point (point) $vp (point) $mark (mark)
 cut-true-measuring-there =
-    { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+    { as-deep-as-wide }
     Join { $laid } to { $point }, the measuring point of { $vp }, lightly.
     Where that crosses the line from { $start } to { $vp } is { $mark }, at true depth.
     .simple =
-        { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+        { as-deep-as-wide }
         Draw a light line from { $laid } to { $point }, the measuring point of { $vp }.
         Mark { $mark } where it crosses the line from { $start } to { $vp }.
+# $laid (mark) $start (mark)
+as-deep-as-wide = { $given ->
+    [measures] { $laid } is just as far from { $start } as this goes back, so there is nothing to measure.
+   *[other] Make it as deep as { $laid } is far from { $start }: then there is nothing to measure.
+ }
 # $side (choice)
 lay-out = { $side ->
     [left] level to the right
@@ -1613,6 +1618,10 @@ refused-ground-above = the ground is seen only below the eye level
 refused-foot-above =
     the foot at { $foot } is on or above the eye level at { $level }, where no ground is seen;
     lower the foot, or let the piece float
+# $letters (list) $word (own)
+name-without-letter =
+    There is no block letter for { $letters }. Give “{ $word }” another spelling in the register, or let
+    this pupil choose another word.
 refused-no-letter = write at least one letter
 # $letter (own)
 refused-unknown-letter =

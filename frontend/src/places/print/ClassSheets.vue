@@ -2,7 +2,7 @@
 import { NButton } from "naive-ui";
 import { computed, ref, watch } from "vue";
 import type { DemandName, PrintOrder } from "@/api/client";
-import { useClasses } from "@/api/queries";
+import { useClasses, useNamesWithoutCard } from "@/api/queries";
 import { countOf } from "@/ui/words";
 import { useClassPrint } from "./useClassPrint";
 
@@ -18,6 +18,7 @@ watch(
   },
   { immediate: true },
 );
+const failing = useNamesWithoutCard(props.id, classId);
 const { job, problem, begin, cancel, under } = useClassPrint(props.id);
 const chosen = computed(() => classes.data.value?.find((one) => one.id === classId.value));
 
@@ -45,8 +46,8 @@ function print() {
     <h2>Sheets for a class</h2>
     <p class="about">
       A starter sheet for each pupil, with the name, corner marks and a code. Where the exercise is
-      a word, each gets a card with the own first name in block letters. The code also says by which
-      demand a sheet is judged, so one class can draw several.
+      a word, each gets a card with all steps of the own first name in block letters. The code also
+      says by which demand a sheet is judged, so one class can draw several.
     </p>
     <p v-if="classes.data.value?.length === 0">
       There is no class yet. <router-link to="/register">Begin one in the register</router-link>
@@ -72,6 +73,17 @@ function print() {
         </label>
       </div>
     </details>
+    <div v-if="failing.data.value?.length" class="failing" role="status">
+      <p>
+        {{ countOf(failing.data.value.length, "pupil") }} would get a sheet, but no card with the
+        name:
+      </p>
+      <ul>
+        <li v-for="one in failing.data.value" :key="one.pupil">
+          <strong>{{ one.pupil }}</strong> {{ one.problem }}
+        </li>
+      </ul>
+    </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="job" role="status">
       <template v-if="under(job.state)">
@@ -111,6 +123,13 @@ summary {
   grid-template-columns: 1fr 1fr;
   gap: 2px 12px;
   padding-top: 6px;
+}
+.failing {
+  font-size: 14px;
+}
+.failing ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
 }
 progress {
   width: 100%;

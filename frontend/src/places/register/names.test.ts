@@ -11,3 +11,9 @@ test("one name a line, whatever stands around it", () => {
   ]);
   expect(namesIn(" \n")).toEqual([]);
 });
+
+test("of several columns the first two with words are the name", () => {
+  const list = "1\tAlder\tZoë\t8 Rowan\n2\tD’Vale\tAnne-Lise\tanne@school\nRue; Kit; 12";
+  expect(namesIn(list)).toEqual(["Alder, Zoë", "D’Vale, Anne-Lise", "Rue, Kit"]);
+  expect(namesIn("Fenn, Mara")).toEqual(["Fenn, Mara"]);
+});

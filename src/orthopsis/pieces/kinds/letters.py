@@ -6,6 +6,7 @@ and is a member of the word by its number: ``fern:1`` is the F.
 
 from __future__ import annotations
 
+import unicodedata
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -29,12 +30,12 @@ from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront
 from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.extrusion.alphabet import (
-    FORMS,
     GAP_MM,
     HEIGHT_MM,
     Alphabet,
     Form,
     Placed,
+    can_be_drawn,
     letter,
     set_in_row,
 )
@@ -56,11 +57,12 @@ SHARES = (1.0, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1)
 
 
 def _can_be_drawn(text: str) -> str:
+    text = unicodedata.normalize("NFC", text)
     if not text.strip():
         raise Unfit(say("refused-no-letter"))
     for character in text:
-        if character not in FORMS and character != " ":
-            if character.upper() in FORMS:
+        if not can_be_drawn(character) and character != " ":
+            if len(character.upper()) == 1 and can_be_drawn(character.upper()):
                 raise Unfit(
                     say("refused-small-letter", letter=Own(character), text=Own(text.upper()))
                 )

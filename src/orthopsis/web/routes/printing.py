@@ -32,6 +32,7 @@ from orthopsis.web.print_models import (
     ClassPrintIn,
     DemandOut,
     ExportIn,
+    NoWordOut,
     PackIn,
     PeriodOut,
     PlanOut,
@@ -138,6 +139,15 @@ def _demand(exercise: Exercise, name: DemandName) -> DemandOut:
     return DemandOut(
         name=name, spec=spec, document=document, problem=None, steps=len(said), minutes=minutes
     )
+
+
+@router.get("/exercises/{exercise_id}/names/{class_id}", dependencies=[TO_DRAW])
+def names_without_card(
+    exercise_id: int, class_id: int, session: Records, teacher: AtWork
+) -> list[NoWordOut]:
+    """The pupils of a class whose names cannot be drawn as the exercise's word, before printing."""
+    failing = printing.names_that_fail(session, teacher.id, exercise_id, class_id)
+    return [NoWordOut(**one._asdict()) for one in failing]
 
 
 @router.post("/exercises/{exercise_id}/prints", status_code=202)

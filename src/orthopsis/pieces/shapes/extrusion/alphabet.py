@@ -10,6 +10,7 @@ from __future__ import annotations
 from functools import lru_cache
 from typing import Literal, NamedTuple
 
+from orthopsis.pieces.shapes.extrusion.accents import Accent, parted, width_with, with_accents
 from orthopsis.pieces.shapes.extrusion.profile import Profile
 
 Alphabet = Literal["measured", "quartered"]
@@ -79,6 +80,7 @@ FORMS: dict[str, Letterform] = {
         "0 12 30 48 60 / 0 18 27 45 60",
         "0 2 4 6 8 / 0 2 3 5 8",
         "a1 b1 c3 d1 e1 e5 d5 d2 c4 b2 b5 a5",
+        1.25,
     ),
     "N": Letterform(
         "0 15 40 55 / 0 24 36 60", "0 2 6 8 / 0 3 5 8", "a1 b1 c3 c1 d1 d4 c4 b2 b4 a4"
@@ -88,9 +90,9 @@ FORMS: dict[str, Letterform] = {
         "0 15 35 50 / 0 12 24 36 60", "0 2 6 8 / 0 2 3 5 8", "a1 d1 d4 b4 b5 a5 | b2 c2 c3 b3"
     ),
     "Q": Letterform(
-        "0 15 30 40 55 / 0 13 37 50 60",
-        "0 2 4 6 8 / 0 2 5 7 8",
-        "a1 e1 e4 d4 d5 c5 c4 a4 | b2 d2 d3 b3",
+        "0 15 35 40 45 55 65 / 0 13 37 50 60",
+        "0 2 4 5 6 7 8 / 0 2 5 7 8",
+        "a1 f1 f4 g5 e5 c4 a4 | b2 d2 d3 b3",
     ),
     "R": Letterform(
         "0 15 25 40 55 / 0 12 24 36 60",
@@ -105,6 +107,7 @@ FORMS: dict[str, Letterform] = {
         "0 12 30 48 60 / 0 15 33 42 60",
         "0 2 4 6 8 / 0 3 5 6 8",
         "a1 b1 b4 c2 d4 d1 e1 e5 d5 c3 b5 a5",
+        1.25,
     ),
     "X": Letterform(
         "0 15 40 55 / 0 60",
@@ -120,23 +123,32 @@ FORMS: dict[str, Letterform] = {
         "0 15 35 50 / 0 12 48 60", "0 2 6 8 / 0 2 6 8", "a1 d1 d2 b3 d3 d4 a4 a3 c2 a2"
     ),
     "0": Letterform("0 12 28 40 / 0 12 48 60", "0 2 6 8 / 0 2 6 8", "a1 d1 d4 a4 | b2 c2 c3 b3"),
-    "1": Letterform("0 13 28 / 0 12 60", "0 4 8 / 0 2 8", "a1 c1 c3 b3 b2 a2", 0.5),
+    "1": Letterform(
+        "0 12 26 38 / 0 12 22 48 60",
+        "0 2 6 8 / 0 2 3 6 8",
+        "b1 c1 c4 d4 d5 a5 a4 b4 b3 a3 a2",
+        0.75,
+    ),
     "2": Letterform(
         f"0 14 28 42 / {FIVE_BANDS}",
         f"0 2 6 8 / {FIVE_PARTS}",
         "a1 d1 d4 b4 b5 d5 d6 a6 a3 c3 c2 a2",
     ),
     "3": Letterform(
-        f"0 14 28 42 / {FIVE_BANDS}",
-        f"0 2 6 8 / {FIVE_PARTS}",
-        "a1 d1 d6 a6 a5 c5 c4 b4 b3 c3 c2 a2",
+        "0 14 28 36 42 / 0 12 24 30 36 48 60",
+        "0 2 6 7 8 / 0 2 3 4 5 6 8",
+        "a1 e1 e3 d4 e5 e7 a7 a6 c6 c5 b5 b3 c3 c2 a2",
     ),
     "4": Letterform(
         "0 14 25 30 39 45 55 / 0 35 47 60",
         "0 2 3 4 5 6 8 / 0 5 6 8",
         "c1 f1 f2 g2 g3 f3 f4 d4 d3 a3 a2 | b2 b2e1/d d2",
     ),
-    "5": Letterform(f"0 14 28 42 / {FIVE_BANDS}", f"0 2 6 8 / {FIVE_PARTS}", S_CORNERS),
+    "5": Letterform(
+        f"0 14 28 42 / {FIVE_BANDS}",
+        f"0 2 6 8 / {FIVE_PARTS}",
+        "a1 d1 d2 b2 b3 c3 d4 d5 c6 a6 a5 c5 c4 a4",
+    ),
     "6": Letterform(
         f"0 14 28 42 / {FIVE_BANDS}",
         f"0 2 6 8 / {FIVE_PARTS}",
@@ -144,9 +156,9 @@ FORMS: dict[str, Letterform] = {
     ),
     "7": Letterform("0 15 30 35 50 / 0 12 60", "0 2 4 6 8 / 0 2 8", "a1 e1 e2 c3 b3 d2 a2"),
     "8": Letterform(
-        f"0 14 28 42 / {FIVE_BANDS}",
-        f"0 2 6 8 / {FIVE_PARTS}",
-        "a1 d1 d6 a6 | b2 c2 c3 b3 | b4 c4 c5 b5",
+        "0 6 14 28 36 42 / 0 12 24 30 36 48 60",
+        "0 1 2 6 7 8 / 0 2 3 4 5 6 8",
+        "a1 f1 f3 e4 f5 f7 a7 a5 b4 a3 | c2 d2 d3 c3 | c5 d5 d6 c6",
     ),
     "9": Letterform(
         f"0 14 28 42 / {FIVE_BANDS}",
@@ -157,6 +169,21 @@ FORMS: dict[str, Letterform] = {
         "0 12 32 44 55 / 0 12 22 34 42 48 60",
         "0 2 5 6 8 / 0 2 3 4 5 6 8",
         "a1 d1 d4 e4 e5 d5 e7 a7 | b2 c2 c3 b3 | b4 c4 c6 b6",
+    ),
+    "Ø": Letterform(
+        "0 15 24 31 40 55 / 0 15 26 34 45 60",
+        "0 2 3 5 6 8 / 0 2 3 5 6 8",
+        "a1 f1 f6 a6 | b2 d2 b4 | e3 e5 c5",
+    ),
+    "Ł": Letterform(
+        "0 10 25 35 55 / 0 22 34 45 60",
+        "0 1 3 5 8 / 0 3 4 6 8",
+        "b1 c1 c2 d2 d3 c3 c4 e4 e5 b5 b3 a3 a2 b2",
+    ),
+    "Đ": Letterform(
+        "0 10 25 32 50 65 / 0 12 24 36 48 60",
+        "0 1 3 4 6 8 / 0 2 3 5 6 8",
+        "b1 e1 f2 f5 e6 b6 b4 a4 a3 b3 | c2 e2 e5 c5 c4 d4 d3 c3",
     ),
     "!": Letterform("0 15 / 0 40 48 60", "0 8 / 0 5 6 8", "a1 b1 b2 a2 | a3 b3 b4 a4", 0.25),
     "?": Letterform(
@@ -172,6 +199,8 @@ FORMS: dict[str, Letterform] = {
 
 EIGHT_ROWS = "0 12 18 24 36 42 48 60"
 EIGHT_PARTS = "0 1 2 3 5 6 7 8"
+NINE_ROWS = "0 12 18 24 30 36 42 48 60"
+NINE_PARTS = "0 1 2 3 4 5 6 7 8"
 
 CURVED: dict[str, Letterform] = {
     "B": Letterform(
@@ -241,9 +270,9 @@ CURVED: dict[str, Letterform] = {
         "a1 c1 ~e1 e3 ~e5 c5 ~b5 b6 b7 e7 e8 a8 a6 ~a4 c4 ~d4 d3 ~d2 c2 a2",
     ),
     "3": Letterform(
-        f"0 14 21 28 42 / {EIGHT_ROWS}",
-        f"0 2 4 6 8 / {EIGHT_PARTS}",
-        "a1 c1 ~e1 e3 e6 ~e8 c8 a8 a7 c7 ~d7 d6 ~d5 c5 b5 b4 c4 ~d4 d3 ~d2 c2 a2",
+        f"0 14 21 28 36 42 / {NINE_ROWS}",
+        f"0 2 4 6 7 8 / {NINE_PARTS}",
+        "a1 c1 ~f1 f3 e5 f7 ~f9 c9 a9 a8 c8 ~d8 d7 ~d6 c6 b6 b4 c4 ~d4 d3 ~d2 c2 a2",
     ),
     "5": Letterform(
         f"0 14 21 28 42 / {EIGHT_ROWS}",
@@ -256,15 +285,20 @@ CURVED: dict[str, Letterform] = {
         "e1 e2 c2 ~b2 b3 b4 c4 ~e4 e6 ~e8 c8 ~a8 a6 a3 ~a1 c1 | c5 ~d5 d6 ~d7 c7 ~b7 b6 ~b5",
     ),
     "8": Letterform(
-        f"0 14 21 28 42 / {EIGHT_ROWS}",
-        f"0 2 4 6 8 / {EIGHT_PARTS}",
-        "c1 ~e1 e3 e6 ~e8 c8 ~a8 a6 a3 ~a1 | c2 ~d2 d3 ~d4 c4 ~b4 b3 ~b2 | "
-        "c5 ~d5 d6 ~d7 c7 ~b7 b6 ~b5",
+        f"0 6 14 21 28 36 42 / {NINE_ROWS}",
+        f"0 1 2 4 6 7 8 / {NINE_PARTS}",
+        "d1 ~g1 g3 f5 g7 ~g9 d9 ~a9 a7 b5 a3 ~a1 | d2 ~e2 e3 ~e4 d4 ~c4 c3 ~c2 | "
+        "d6 ~e6 e7 ~e8 d8 ~c8 c7 ~c6",
     ),
     "9": Letterform(
         f"0 14 21 28 42 / {EIGHT_ROWS}",
         f"0 2 4 6 8 / {EIGHT_PARTS}",
         "a8 a7 c7 ~d7 d6 d5 c5 ~a5 a3 ~a1 c1 ~e1 e3 e6 ~e8 c8 | c4 ~b4 b3 ~b2 c2 ~d2 d3 ~d4",
+    ),
+    "?": Letterform(
+        "0 12 20 28 40 / 0 12 18 24 33 42 48 60",
+        "0 2 4 6 8 / 0 1.5 2.5 3 4.5 5.5 6.5 8",
+        "a3 ~a1 c1 ~e1 e3 ~e5 d5 d6 b6 b4 c4 ~d4 d3 ~d2 c2 ~b2 b3 | b7 d7 d8 b8",
     ),
     "&": Letterform(
         "0 12 22 32 44 55 / 0 12 17 22 34 41 48 60",
@@ -286,10 +320,25 @@ class Placed(NamedTuple):
 
 def width_mm(character: str, alphabet: Alphabet) -> float:
     """A letter's width when it is 60 mm high."""
+    base, accents = _parted(character)
+    return width_with(_base_width_mm(base, alphabet), accents)
+
+
+def _base_width_mm(character: str, alphabet: Alphabet) -> float:
     form = FORMS[character]
     if alphabet == "quartered":
         return QUARTERED_MM * form.part
     return float(form.measured.partition("/")[0].split()[-1])
+
+
+def can_be_drawn(character: str) -> bool:
+    """Whether there is a block letter, or a letter and marks, for a character."""
+    found = None if character in FORMS else parted(character)
+    return character in FORMS or (found is not None and found[0] in FORMS)
+
+
+def _parted(character: str) -> tuple[str, tuple[Accent, ...]]:
+    return (character, ()) if character in FORMS else parted(character) or (character, ())
 
 
 @lru_cache(maxsize=256)
@@ -297,6 +346,10 @@ def letter(character: str, alphabet: Alphabet, form_name: Form = "block") -> Pro
     """The letter's profile on a face as wide as itself and 60 mm high. A letter without curves
     has but one form.
     """
+    base, accents = _parted(character)
+    if accents:
+        plain = letter(base, alphabet, form_name)
+        return with_accents(plain, _base_width_mm(base, alphabet), accents)
     form = FORMS[character]
     if form_name == "curved":
         form = CURVED.get(character, form)
