@@ -62,10 +62,10 @@ def test_nonsense_in_a_field_is_told_and_not_taken(watched, server):
 def test_the_run_through_shows_the_sheet_at_each_moment(watched):
     page = open_bench(watched, "Bell corner")
     page.get_by_role("button", name="4. Bus shelter: lines to both points").click()
-    expect(page.get_by_text("4 of 14. Bus shelter: lines to both points.")).to_be_visible()
+    expect(page.get_by_text("4 of 10. Bus shelter: lines to both points.")).to_be_visible()
     early = lines_on(page)
     page.keyboard.press("ArrowRight")
-    expect(page.get_by_text("5 of 14. Bus shelter: the left side.")).to_be_visible()
+    expect(page.get_by_text("5 of 10. Bus shelter: the left side.")).to_be_visible()
     assert lines_on(page) > early
     expect(page.locator(".under .flag")).to_have_count(0)
     page.get_by_role("button", name="3. Bus shelter: the front edge").click()
@@ -156,7 +156,7 @@ def test_letters_are_chosen_typed_dragged_and_toned(watched, server):
     word.fill("fern")
     word.press("Enter")
     expect(word).to_have_value("FERN")
-    expect(page.get_by_role("button", name=re.compile("Letter N: the block"))).to_be_attached()
+    expect(page.get_by_role("button", name=re.compile("The block: F, E, R and N"))).to_be_attached()
     page.get_by_label("Their form").select_option("curved")
     page.get_by_label("Tone").select_option("left")
     page.get_by_label("Pattern bands on the sides").select_option("2")
@@ -176,6 +176,18 @@ def test_letters_are_chosen_typed_dragged_and_toned(watched, server):
     expect(alert).to_be_visible()
     alert.get_by_role("button", name="Undo").click()
     expect(word).to_have_value("FERN")
+
+
+def test_the_order_of_teaching_is_chosen_on_the_strip_and_kept(watched, server):
+    page = open_bench(watched, "Seed crates")
+    strip = page.get_by_role("group", name="Run-through of the steps")
+    expect(strip.get_by_role("button", name=re.compile("^8. Tray and Bird box"))).to_be_attached()
+    strip.get_by_text("Stage by stage").click()
+    expect(strip.get_by_role("button", name=re.compile("^4. The front face: "))).to_be_attached()
+    saved(page)
+    assert document(server, "Seed crates")["run"]["flow"] == "stages"
+    strip.get_by_text("Thing by thing").click()
+    saved(page)
 
 
 def test_a_step_is_put_in_other_words_hidden_and_joined(watched, server):

@@ -19,7 +19,7 @@ def test_the_lesson_is_taught_step_by_step_from_the_keyboard(watched):
     expect(page.get_by_role("heading", name="The vanishing points")).to_be_visible()
     page.keyboard.press("PageDown")
     expect(page.get_by_role("heading", name="Bus shelter: the front edge")).to_be_visible()
-    expect(page.get_by_text(re.compile(r"step \d+:\d\d of 1 min"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"step \d+:\d\d of 0.5 min"))).to_be_visible()
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("heading", name="The vanishing points")).to_be_visible()
     page.keyboard.press("End")
@@ -32,12 +32,22 @@ def test_the_lesson_is_taught_step_by_step_from_the_keyboard(watched):
 def test_the_corner_test_is_shown_with_the_lines_that_were_tried(watched, server):
     page = watched.go(f"teach/{exercise_id(server, 'FERN')}")
     expect(page.get_by_text("Step 1 of")).to_be_visible()
-    for number in range(2, 9):
+    for number in range(2, 8):
         page.keyboard.press("ArrowRight")
         expect(page.get_by_text(f"Step {number} of")).to_be_visible()
-    expect(page.get_by_role("heading", name="Letter N: lines to VP1")).to_be_visible()
-    expect(page.get_by_text("the line would run through")).to_be_visible()
-    assert page.locator("g.tried > g").count() == 4
+    expect(page.get_by_role("heading", name="Lines to VP1: F, E, R and N")).to_be_visible()
+    expect(page.get_by_text("Does it run through the letter")).to_be_visible()
+    assert page.locator("g.tried > g").count() == 14
+
+
+def test_what_differs_stands_in_a_table(watched, server):
+    page = watched.go(f"teach/{exercise_id(server, 'FERN')}")
+    expect(page.get_by_text("Step 1 of")).to_be_visible()
+    for _ in range(2):
+        page.keyboard.press("ArrowRight")
+    table = page.get_by_role("table")
+    expect(table.get_by_role("columnheader")).to_have_text(["Which", "From the left edge", "Wide"])
+    expect(table.get_by_role("row", name="R 16.5 cm 5.5 cm")).to_be_visible()
 
 
 def test_the_projector_follows_the_lesson_and_can_be_frozen(watched):

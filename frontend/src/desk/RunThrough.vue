@@ -75,7 +75,7 @@ watch(
       :title="step.title"
       @click="emit('choose', step.number)"
     >
-      <span class="act">{{ begins(step.number) }}</span>
+      <span class="act" aria-hidden="true">{{ begins(step.number) }}</span>
       <svg :viewBox="`0 0 ${width} ${height}`" aria-hidden="true">
         <rect :width="width" :height="height" fill="var(--paper)" />
         <drawn-lines :lines="linesAfter(steps, step.number)" :mm-per-px="width / 110" />
