@@ -9,6 +9,7 @@ from dataclasses import replace
 import pytest
 
 from orthopsis.construction.moves import Act
+from orthopsis.exercise.demand import for_demand
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.recipes import RECIPES
@@ -17,11 +18,13 @@ from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.told import rows
 from orthopsis.phrase import About, Length, MarkName
 from orthopsis.wording.words import Words
+from tests.agreement import difference, kept, outlines
 from tests.documents import EXAMPLES, ONE_POINT, example, random_document, scene_of
 from tests.letters import STAIR, STREET, random_words
 from tests.words import instruction, title
 
 EXAMPLE_NAMES = sorted(path.stem for path in EXAMPLES.glob("*.json"))
+DEMANDS = ("first steps", "standard", "stretch")
 MOST = 7
 """New names and new lines of a step, unless it does one thing many times."""
 
@@ -240,3 +243,31 @@ def test_a_table_has_what_differs_and_nothing_else():
     words = example("fern").words
     assert rows(step.table, words)[0] == ["F", "2 cm, 5 cm"]
     assert [row[0] for row in rows(step.table, words)] == ["F", "E", "R", "N"]
+
+
+@pytest.mark.parametrize("name", ["bins-at-the-gate", "look-down-yard", "moss-seen-from-below"])
+def test_the_quick_school_draws_the_same_lines_with_fewer_marks(name):
+    data = to_data(example(name).exercise)
+    exact, quick = (
+        resolve(from_data({**data, "schools": schools}))
+        for schools in (
+            {"circle": "five marks", "curve": "by marks"},
+            {"circle": "four middles", "curve": "by hand", "fronts": "freehand"},
+        )
+    )
+    for scene in (exact, quick):
+        assert difference(outlines(scene), kept(scene)) == ([], [])
+    made = [sum(len(step.marks) for step in steps(scene)) for scene in (exact, quick)]
+    assert made[1] < made[0]
+    told = " ".join(instruction(step, quick.words) for step in run_through(quick))
+    assert "it touches each side there" in told.lower() or "Round the corner" in told
+
+
+def test_younger_pupils_sketch_a_circle_through_four_middles():
+    data = to_data(example("bins-at-the-gate").exercise)
+    for age, quick in ((11, True), (12, False), (None, False)):
+        scene = resolve(from_data({**data, "age": age}))
+        told = " ".join(instruction(step, scene.words) for step in run_through(scene))
+        assert ("touches each side there" in told) == quick
+    demands = [for_demand(example("bins-at-the-gate").exercise, name) for name in DEMANDS]
+    assert [one.schools.circle for one in demands] == ["four middles", None, "five marks"]

@@ -71,6 +71,11 @@ def construct_circle(
 
     step = paper.begin(f"circle-{end.key}", Act.BACKS, part, body.name)
     step.like = "circle"
+    if paper.quick.circles:
+        curve = paper.rounded([near, right, far, left], circle_within([mark.at for mark in square]))
+        step.say("circle-by-middles", touching=in_turn(touching))
+        step.check("circle-check")
+        return curve
     halves = paper.cross(paper.join(right, far, FREE, part), diagonal)
     eighth = paper.cross(toward_family(paper, halves, families[1], points), sides["sr"])
     fifth = paper.cross(paper.join(left, r, FREE, part), paper.join(right, eighth, FREE, part))

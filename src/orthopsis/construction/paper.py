@@ -5,13 +5,12 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from itertools import accumulate, chain, pairwise
-from typing import Any
+from typing import Any, NamedTuple
 
 from orthopsis.construction.cover import drawn_by_others, open_parts, under
-from orthopsis.construction.doubt import crossing_sway, doubt
+from orthopsis.construction.doubt import crossing_sway
 from orthopsis.construction.guides import Guide
 from orthopsis.construction.moves import (
-    Curve,
     Do,
     Fate,
     Idea,
@@ -23,7 +22,7 @@ from orthopsis.construction.moves import (
 )
 from orthopsis.construction.order import Body
 from orthopsis.construction.record import MoveRecord
-from orthopsis.perspective.ellipse import Ellipse, EllipseArc
+from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, join, meet, toward
 from orthopsis.perspective.segments import (
     WHOLE,
@@ -64,14 +63,23 @@ class StandingBodies:
         return self._before.get(part, ())
 
 
+class Quick(NamedTuple):
+    """What is done the quick way, by hand and eye, instead of by marks."""
+
+    circles: bool = False
+    """Through the four middles of the square alone."""
+    curves: bool = False
+    """Rounded by hand through one mark that the eye chooses."""
+
+
 @dataclass
 class Paper(MoveRecord):
     """Marks and lines made from earlier ones, and what stays of them."""
 
     standing: StandingBodies = field(default_factory=StandingBodies)
+    quick: Quick = field(default_factory=Quick)
     _guides: list[Guide] = field(default_factory=list)
     _tidied: list[tuple[Step, Part]] = field(default_factory=list)
-    _ruled: int = 0
     _curves: int = 0
 
     def on_trial(self) -> Callable[[], None]:
@@ -279,42 +287,6 @@ class Paper(MoveRecord):
         return {by: portions for by, portions in covered.items() if portions}
 
     # --- curves ------------------------------------------------------------------------------
-
-    def sketch(self, through: Sequence[Mark]) -> Curve:
-        """A curve by hand through five marks; what is drawn of it is said by `keep_arc`.
-
-        Raises ValueError when the marks are not those of an ellipse.
-        """
-        self._ruled += 1
-        ellipse = Ellipse.through([mark.at for mark in through])
-        worst = max((mark.sway for mark in through), key=doubt)
-        curve = Curve(f"curve {self._ruled}", ellipse, worst)
-        self._step.ideas.add(Idea.ELLIPSE)
-        self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
-        return curve
-
-    def bend(self, start: Mark, corner: Mark, end: Mark, on: Mark) -> Curve:
-        """A curve by hand that leaves `start` toward a corner and reaches `end` from there, through
-        one more mark. Raises ValueError when it is no part of an ellipse.
-        """
-        self._ruled += 1
-        ellipse = Ellipse.touching(start.at, corner.at, end.at, on.at)
-        marks = (start, corner, end, on)
-        worst = max((mark.sway for mark in marks), key=doubt)
-        curve = Curve(f"curve {self._ruled}", ellipse, worst)
-        self._step.ideas.add(Idea.ELLIPSE)
-        self.moved(Do.BEND, tuple(mark.name for mark in marks), curve.name)
-        return curve
-
-    def touch(self, curve: Curve, goal: Mark | Point) -> list[Mark]:
-        """Marks where a ruler that leads to a point or a direction touches the curve."""
-        far = goal.at if isinstance(goal, Mark) else goal
-        uses = (curve.name, goal.name) if isinstance(goal, Mark) else (curve.name,)
-        marks = []
-        for angle in curve.ellipse.touched_from(far):
-            marks.append(self.mark(Point(*curve.ellipse.point(angle)), curve.sway))
-            self.moved(Do.TOUCH, uses, marks[-1].name)
-        return marks
 
     def keep_arc(self, arc: EllipseArc, body: Body) -> None:
         """A finished part of a curve, stopped at the sheet's edge and where nearer things stand."""

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
-from orthopsis.construction.doubt import FIRM, Sway
+from orthopsis.construction.doubt import FIRM, Sway, doubt
 from orthopsis.construction.moves import (
     Act,
+    Curve,
     Do,
     Idea,
     Mark,
@@ -18,6 +20,7 @@ from orthopsis.construction.moves import (
     StepStroke,
     phrase,
 )
+from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Point, direction, distance, toward
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
@@ -52,6 +55,7 @@ class MoveRecord:
     _helping: list[HelpingPoint] = field(default_factory=list)
     _named: int = 0
     _readings: int = 0
+    _ruled: int = 0
 
     def begin(
         self,
@@ -191,6 +195,59 @@ class MoveRecord:
         self.moved(Do.MEASURE, uses, mark.name)
         self._step.measures.append(Measure(start.name, "along", length_mm))
         return mark
+
+    # --- curves ------------------------------------------------------------------------------
+
+    def sketch(self, through: Sequence[Mark]) -> Curve:
+        """A curve by hand through five marks; what is drawn of it is said by `keep_arc`.
+
+        Raises ValueError when the marks are not those of an ellipse.
+        """
+        self._ruled += 1
+        ellipse = Ellipse.through([mark.at for mark in through])
+        worst = max((mark.sway for mark in through), key=doubt)
+        curve = Curve(f"curve {self._ruled}", ellipse, worst)
+        self._step.ideas.add(Idea.ELLIPSE)
+        self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
+        return curve
+
+    def rounded(self, through: Sequence[Mark], ellipse: Ellipse) -> Curve:
+        """A closed curve by hand that touches lines in marks, as the eye rounds it."""
+        self._ruled += 1
+        worst = max((mark.sway for mark in through), key=doubt)
+        curve = Curve(f"curve {self._ruled}", ellipse, worst)
+        self._step.ideas.add(Idea.ELLIPSE)
+        self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
+        return curve
+
+    def by_eye(self, place: Point, between: Sequence[Mark]) -> Mark:
+        """A mark that the eye chooses between others."""
+        mark = self.mark(place, max((one.sway for one in between), key=doubt))
+        self.moved(Do.JUDGE, tuple(one.name for one in between), mark.name)
+        return mark
+
+    def bend(self, start: Mark, corner: Mark, end: Mark, on: Mark) -> Curve:
+        """A curve by hand that leaves `start` toward a corner and reaches `end` from there, through
+        one more mark. Raises ValueError when it is no part of an ellipse.
+        """
+        self._ruled += 1
+        ellipse = Ellipse.touching(start.at, corner.at, end.at, on.at)
+        marks = (start, corner, end, on)
+        worst = max((mark.sway for mark in marks), key=doubt)
+        curve = Curve(f"curve {self._ruled}", ellipse, worst)
+        self._step.ideas.add(Idea.ELLIPSE)
+        self.moved(Do.BEND, tuple(mark.name for mark in marks), curve.name)
+        return curve
+
+    def touch(self, curve: Curve, goal: Mark | Point) -> list[Mark]:
+        """Marks where a ruler that leads to a point or a direction touches the curve."""
+        far = goal.at if isinstance(goal, Mark) else goal
+        uses = (curve.name, goal.name) if isinstance(goal, Mark) else (curve.name,)
+        marks = []
+        for angle in curve.ellipse.touched_from(far):
+            marks.append(self.mark(Point(*curve.ellipse.point(angle)), curve.sway))
+            self.moved(Do.TOUCH, uses, marks[-1].name)
+        return marks
 
 
 def mark_name(number: int) -> str:

@@ -28,6 +28,10 @@ EYE_LEVEL_STEP, POINTS_STEP = (
 )
 
 
+QUICK = {"circle": "four middles", "curve": "by hand"}
+EXACT = {"circle": "five marks", "curve": "by marks"}
+
+
 def demand_spec(exercise: Exercise, name: DemandName) -> DemandSpec:
     """What a demand asks for: the teacher's own words for it, or the trade's."""
     own = exercise.demands.get(name)
@@ -40,9 +44,10 @@ def demand_spec(exercise: Exercise, name: DemandName) -> DemandSpec:
             points_printed=True,
             depth="by eye",
             tone=False,
+            quick=True,
         )
     if name == "stretch":
-        return DemandSpec(depth="true", tone=True, given="points")
+        return DemandSpec(depth="true", tone=True, given="points", quick=False)
     return DemandSpec()
 
 
@@ -62,6 +67,9 @@ def for_demand(exercise: Exercise, name: DemandName) -> Exercise:
         data["run"] = {**run, "steps": said}
     if spec.tone is not None:
         data["tone"] = (data.get("tone") or {}) if spec.tone else None
+    if spec.quick is not None:
+        way = QUICK if spec.quick else EXACT
+        data["schools"] = {**data.get("schools", {}), **way}
     if spec.given is not None:
         data["given"] = spec.given
     if name != "standard":

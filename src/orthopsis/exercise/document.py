@@ -92,6 +92,7 @@ class DemandSpec(Measures):
     depth: Literal["as it is", "by eye", "measured", "true"] = "as it is"
     tone: bool | None = None
     given: Literal["measures", "points", "rules"] | None = None
+    quick: bool | None = None
 
 
 Lines = Annotated[list[Annotated[str, Field(min_length=1, max_length=300)]], Field(max_length=40)]
@@ -114,6 +115,14 @@ class RunSpec(Measures):
     flow: Literal["things", "stages"] | None = None
     order: Annotated[list[StepKey], Field(max_length=1000, default_factory=list)]
     steps: Annotated[dict[StepKey, StepEdit], Field(max_length=1000, default_factory=dict)]
+
+
+class SchoolsSpec(Measures):
+    """Where teachers differ: the quick way or the exact one. What is left out follows the age."""
+
+    circle: Literal["four middles", "five marks"] | None = None
+    curve: Literal["by hand", "by marks"] | None = None
+    fronts: Literal["ruler", "freehand"] = "ruler"
 
 
 class OnePointView(Measures):
@@ -178,6 +187,7 @@ class Exercise(Measures):
     wording: WordingSpec = WordingSpec()
     given: Literal["measures", "points", "rules"] = "measures"
     tone: ToneSpec | None = None
+    schools: SchoolsSpec = SchoolsSpec()
     run: RunSpec | None = None
     demands: Annotated[dict[DemandName, DemandSpec], Field(default_factory=dict)]
     lesson: LessonSpec | None = None

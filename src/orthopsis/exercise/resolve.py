@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from orthopsis.construction.moves import Act, Step, StepKey
 from orthopsis.construction.order import Body, near_to_far
-from orthopsis.construction.paper import Paper, StandingBodies
+from orthopsis.construction.paper import Paper, Quick, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
@@ -38,6 +38,8 @@ from orthopsis.wording.choices import Wording
 from orthopsis.wording.words import Words
 
 LEAST_EYE_HEIGHT_MM = 50.0
+EXACT_FROM_AGE = 12
+"""Younger pupils sketch a circle through four middles (common practice, no published source)."""
 
 
 class PlacedPart(NamedTuple):
@@ -274,6 +276,7 @@ def resolve(exercise: Exercise) -> Scene:
             words.ruler_mm,
             words.far,
             exercise.given or "measures",
+            exercise.schools.fronts,
         ),
         main=_view(exercise.view, sheet, eye_height_mm),
         views={
@@ -331,7 +334,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     With `reading_mm` every measure is set to the nearest mark of such a ruler.
     """
     standing = StandingBodies(scene.bodies, scene.drawing_order)
-    paper = Paper(scene.sheet, reading_mm=reading_mm, standing=standing)
+    paper = Paper(scene.sheet, reading_mm=reading_mm, standing=standing, quick=_quick(scene))
     sheet, level_mm = scene.sheet, scene.main.eye_level_mm
     lay_out(paper, sheet, level_mm)
     points = place_points(paper, scene.vanishing_points, sheet, level_mm)
@@ -352,6 +355,16 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     say_helping_points(paper, sheet, level_mm)
     _clean_up(paper, scene, unseen)
     return _known(paper.steps, scene)
+
+
+def _quick(scene: Scene) -> Quick:
+    """What is done by hand and eye: as the document says, else below the age of twelve."""
+    schools, age = scene.exercise.schools, scene.exercise.age
+    young = age is not None and age < EXACT_FROM_AGE
+    return Quick(
+        circles=schools.circle == "four middles" if schools.circle else young,
+        curves=schools.curve == "by hand" if schools.curve else young,
+    )
 
 
 def _clean_up(paper: Paper, scene: Scene, unseen: Sequence[Body]) -> None:

@@ -19,6 +19,9 @@ ReadingLevel = Literal["full", "simple"]
 Square = Literal["set square", "see-through ruler", "folded paper"]
 """What uprights are trued with."""
 
+Fronts = Literal["ruler", "freehand"]
+"""What fronts are drawn with."""
+
 Given = Literal["measures", "points", "rules"]
 """What pupils take from the sheet: all measures, the points, or only the rules."""
 
@@ -38,6 +41,7 @@ class Wording:
     ruler_mm: float | None = None
     far: Far = "long ruler"
     given: Given = "measures"
+    fronts: Fronts = "ruler"
 
     def length(self, mm: float) -> str:
         """A measure as a ruler shows it, with "about" when it falls between two marks.

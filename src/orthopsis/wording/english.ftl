@@ -3,7 +3,7 @@
 ### One phrase to an id, `.simple` for pupils who read short sentences with one thought each.
 ### Before a phrase stand its values with their kinds; a test holds both to the calls.
 ### Always at hand: $line (eye-level, horizon), $spelling (UK, US), $square, $far, $units, $given (what pupils take
-### from the sheet: measures, points, or only the rules).
+### from the sheet: measures, points, or only the rules), $fronts (ruler, freehand).
 
 ## Words of their own
 
@@ -449,20 +449,25 @@ its-corner = { $corner ->
 
 ## The box
 
+freehand = { $fronts ->
+    [freehand] { " " }by hand
+   *[ruler] { "" }
+ }
+
 box-front-title = the front face
 # $corner (mark) $across (phrase) $down (phrase) $face (marks) $width (length) $height (length)
 box-front = { $given ->
     [measures]
         Mark { $corner } { $across } and { $down }. Draw the front face
-        { $face }: { $width } wide and { $height } high.
+        { $face }{ freehand }: { $width } wide and { $height } high.
    *[other]
-        Choose your own place for { $corner }, and draw the front face { $face }, level and upright, as
+        Choose your own place for { $corner }, and draw the front face { $face }{ freehand }, level and upright, as
         wide and as high as you like. In the example it is { $width } wide and { $height } high.
  }
     .simple = { $given ->
         [measures]
             Mark { $corner }: { $across }, { $down }. From { $corner } draw
-            the front face: { $width } wide, { $height } high. Its corners are { $face }.
+            the front face{ freehand }: { $width } wide, { $height } high. Its corners are { $face }.
        *[other]
             Choose a place for { $corner }. From there draw the front face, as wide and as high as you
             like. Its corners are { $face }.
@@ -675,6 +680,11 @@ round-sides-to =
         on the other side.
 round-sides-check = Each side line touches the curves and crosses neither.
 
+# $touching (marks)
+circle-by-middles =
+    Sketch the circle lightly through { $touching }: it touches each side there, and is round in between.
+    .simple = Sketch the circle through { $touching }. It touches each side there. Keep it round.
+
 ## Letters and shapes
 
 block-title = the block
@@ -819,11 +829,15 @@ face-slants-check = The two edges of a slanted stroke keep their distance.
 face-outline-title = the outline
 # $what (choice) $count (number)
 face-outline =
-    Draw the { WORD($what) } along the light lines, with the ruler, from corner to corner as in the
-    picture.
+    Draw the { WORD($what) } along the light lines, { $fronts ->
+        [freehand] by hand
+       *[ruler] with the ruler
+    }, from corner to corner as in the picture.
     .simple =
-        Draw the { WORD($what) } along the light lines. Use the ruler. Go from corner to corner, as in the
-        picture.
+        Draw the { WORD($what) } along the light lines{ $fronts ->
+            [freehand] { " " }by hand.
+           *[ruler] . Use the ruler.
+        } Go from corner to corner, as in the picture.
 # $what (choice) $count (number)
 face-corners-check = The whole { WORD($what) } has { $count } { $count ->
         [one] corner
@@ -839,6 +853,13 @@ curve =
     cross in { $on }. Sketch the curve from { $start } through { $on } to { $end }.
     .simple =
         Find { $on }: draw { $one } and { $other }. Sketch a curve: { $start }, { $on }, { $end }.
+# $corner (mark) $start (mark) $end (mark) $on (mark) $line (marks)
+curve-by-hand =
+    Round the corner { $corner } by hand, from { $start } to { $end }, through { $on }, a little more than
+    halfway from { $corner } to the middle of { $line }.
+    .simple =
+        Mark { $on } a little more than halfway from { $corner } to the middle of { $line }. Sketch a curve
+        by hand: { $start }, { $on }, { $end }.
 curve-check = The curve begins and ends along the light lines, without a corner.
 curves-behind-title = the curves behind
 curves-behind-more-title = more curves behind

@@ -51,6 +51,7 @@ class Words:
             "far": _key(self.wording.far),
             "units": _key(self.wording.units),
             "given": _key(self.wording.given),
+            "fronts": _key(self.wording.fronts),
         }
 
     def say(self, phrase: Phrase) -> str:

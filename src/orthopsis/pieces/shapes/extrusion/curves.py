@@ -16,8 +16,8 @@ from orthopsis.construction.division import divided
 from orthopsis.construction.face import Lines
 from orthopsis.construction.moves import Act, Curve, Mark, phrase, strung
 from orthopsis.perspective.ellipse import EllipseArc
-from orthopsis.perspective.plane import distance
-from orthopsis.perspective.view import FREE
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, distance, join, meet
+from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.pieces.shapes.extrusion.profile_site import CurveMarks, ProfileSite
 
 
@@ -43,6 +43,10 @@ def curve_marks(work: ProfileSite, side: Ends, lines: Lines) -> CurveMarks:
     first_mark, last_mark = (work.corner_mark(k, lines) for k in side)
     corner = lines.crossing(columns[turn.column], rows[turn.row])
     middle = lines.crossing(columns[across], rows[down])
+    if paper.quick.curves:
+        ends = first_mark, corner, last_mark
+        on = paper.by_eye(_on_curve(work, (*ends, middle), along_column), ends)
+        return CurveMarks(*ends, on, on, on, turn, along_column, down, 0)
     if work.owner.run is None:
         first = divided(paper, first_mark, corner, 0.5)
         second = divided(paper, middle, first_mark, 0.5)
@@ -73,6 +77,33 @@ def curve_marks(work: ProfileSite, side: Ends, lines: Lines) -> CurveMarks:
     )
 
 
+def _on_curve(work: ProfileSite, marks: tuple[Mark, Mark, Mark, Mark], along_column: bool) -> Point:
+    """The place on a curve that the two lines would find, which the eye chooses instead.
+
+    `marks` are the start, the corner, the end and the middle of the curve.
+    """
+    start, corner, end, middle = (mark.at for mark in marks)
+    centre = meet(join(middle, corner), join(start, end))
+
+    def goal(family: str) -> Point:
+        straight = {HORIZONTAL: LEVEL, VERTICAL: UPRIGHT}
+        return straight[family] if family in straight else work.points[family].at
+
+    by_row, by_column = (join(centre, goal(family)) for family in (work.across, work.down))
+    if not along_column:
+        by_row, by_column = by_column, by_row
+    first, second = meet(by_row, join(start, corner)), meet(by_column, join(middle, start))
+    return meet(join(end, first), join(corner, second))
+
+
+def _on_curve_behind(bay: CurveMarks, behind: tuple[Mark, Mark, Mark], vp: Point) -> Point:
+    """Behind the place on a curve: what is in line in front is in line behind."""
+    start, corner, end = (mark.at for mark in behind)
+    near = meet(join(bay.on.at, bay.start.at), join(bay.corner.at, bay.end.at))
+    far = meet(join(corner, end), join(near, vp))
+    return meet(join(start, far), join(bay.on.at, vp))
+
+
 def draw_curves(work: ProfileSite, lines: Lines) -> None:
     """The curves of the face, one in a step."""
     for k, side in enumerate(work.body.bends):
@@ -82,6 +113,14 @@ def draw_curves(work: ProfileSite, lines: Lines) -> None:
         curve = work.paper.bend(*bay[:4])
         work.bays[side], work.curves[side] = bay, curve
         work.paper.keep_arc(_arc(curve, bay), work.body)
+        if work.paper.quick.curves:
+            step.say(
+                "curve-by-hand",
+                corner=bay.corner, start=bay.start, end=bay.end, on=bay.on,
+                line=strung(bay.start, bay.end),
+            )  # fmt: skip
+            step.check("curve-check")
+            continue
         step.say(
             "curve",
             side=strung(bay.start, bay.corner), first=bay.first, second=bay.second,
@@ -110,7 +149,11 @@ def far_curve(work: ProfileSite, side: Ends, far: Far) -> Curve:
         bay, paper = work.bays[side], work.paper
         start, end = (mark_behind(work, k, far) for k in side)
         corner = far.corner(bay, start, end)
-        on = far.on_curve(bay, start, end, corner)
+        if paper.quick.curves:
+            ends = start, corner, end
+            on = paper.by_eye(_on_curve_behind(bay, ends, work.vp.at), ends)
+        else:
+            on = far.on_curve(bay, start, end, corner)
         work.far_curves[side] = paper.bend(start, corner, end, on)
     return work.far_curves[side]
 
