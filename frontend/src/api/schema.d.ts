@@ -1512,6 +1512,8 @@ export interface components {
             tone?: boolean | null;
             /** Given */
             given?: ("measures" | "points" | "rules") | null;
+            /** Quick */
+            quick?: boolean | null;
         };
         /**
          * DemonstrateIn
@@ -1616,6 +1618,12 @@ export interface components {
              */
             given: "measures" | "points" | "rules";
             tone?: components["schemas"]["ToneSpec"] | null;
+            /**
+             * @default {
+             *       "fronts": "ruler"
+             *     }
+             */
+            schools: components["schemas"]["SchoolsSpec"];
             run?: components["schemas"]["RunSpec"] | null;
             /** Demands */
             demands?: {
@@ -2813,6 +2821,22 @@ export interface components {
             steps?: {
                 [key: string]: components["schemas"]["StepEdit"];
             };
+        };
+        /**
+         * SchoolsSpec
+         * @description Where teachers differ: the quick way or the exact one. What is left out follows the age.
+         */
+        SchoolsSpec: {
+            /** Circle */
+            circle?: ("four middles" | "five marks") | null;
+            /** Curve */
+            curve?: ("by hand" | "by marks") | null;
+            /**
+             * Fronts
+             * @default ruler
+             * @enum {string}
+             */
+            fronts: "ruler" | "freehand";
         };
         /**
          * SentOut

@@ -6,6 +6,7 @@ import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
 import WordingFields from "./WordingFields.vue";
+import SchoolFields from "./SchoolFields.vue";
 import ViewerSteps from "./ViewerSteps.vue";
 
 /** Sheet, eye level, points and words, with the facts that follow from them. */
@@ -140,6 +141,7 @@ const LIGHTEST = [
     <viewer-steps :doc="doc" @moved="emit('moved', $event)" />
     <div class="pair">
       <wording-fields :doc="doc" :units="units" @set="(path, value) => emit('set', path, value)" />
+      <school-fields :doc="doc" @set="(path, value) => emit('set', path, value)" />
       <choice-field
         label="Tone"
         :value="doc.tone?.light ?? 'none'"

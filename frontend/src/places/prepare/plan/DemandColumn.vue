@@ -34,6 +34,11 @@ const TONES = [
   { value: "shaded", label: "shaded" },
   { value: "lines", label: "lines only" },
 ] as const;
+const WAYS = [
+  { value: "", label: "as in the exercise" },
+  { value: "quick", label: "quick, by hand and eye" },
+  { value: "exact", label: "exact, by marks" },
+];
 const GIVEN = [
   { value: "", label: AS_IT_IS },
   { value: "measures", label: "all measures" },
@@ -130,6 +135,12 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
         :value="spec.tone == null ? '' : spec.tone ? 'shaded' : 'lines'"
         :options="TONES"
         @set="set({ tone: $event === '' ? null : $event === 'shaded' })"
+      />
+      <choice-field
+        label="Circles and curves"
+        :value="spec.quick == null ? '' : spec.quick ? 'quick' : 'exact'"
+        :options="WAYS"
+        @set="set({ quick: $event === '' ? null : $event === 'quick' })"
       />
       <choice-field
         label="Pupils take from the sheet"
