@@ -15,19 +15,23 @@ from pypdf import PdfReader
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.board import board_factor, board_of, on_board, points_note, reach_note
+from orthopsis.exercise.crowd import named_marks
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.resolve import picture, resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.aids import fan_figure, ladders_figure, starter_figure, strips
+from orthopsis.handout.closeup import step_closeup
+from orthopsis.handout.corner_test import corner_test
 from orthopsis.handout.figure import in_grey, picture_figure
+from orthopsis.handout.labels import box_of_label
 from orthopsis.handout.order import OFFICE_MM, PARTS, Order, SheetFor
 from orthopsis.handout.pages import Pack, handout_pdf
 from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
 from orthopsis.handout.typeset import typeset
-from orthopsis.perspective.segments import XY
-from tests.documents import ONE_POINT, TWO_POINT, example, random_document, scene_of
+from orthopsis.perspective.segments import XY, boxes_touch
+from tests.documents import EXAMPLE_NAMES, ONE_POINT, TWO_POINT, example, random_document, scene_of
 from tests.words import title
 
 MM = 72 / 25.4
@@ -244,3 +248,46 @@ def test_any_exercise_that_can_be_drawn_can_be_printed_whole(seed):
     parts = tuple(part for part in PARTS if part != "board")
     pages = pages_of(scene, parts=parts, paper="A4", grey=bool(seed % 4), per_page=6)
     assert len(pages) > 8
+
+
+def test_the_corner_test_asks_every_corner_of_the_fronts_and_its_key_counts_the_lines():
+    # Common practice, no published source: an F with the point below and to the right sends 8.
+    test = corner_test(example("fern"))
+    assert test is not None and len(test.corners) == 46
+    letters = {"F": (10, 8), "E": (12, 9), "R": (14, 9), "N": (10, 6)}
+    assert test.lines == sum(lines for _, lines in letters.values())
+    f = [one for one in test.corners if one.at[0] < 100]
+    assert (len(f), sum(one.draws for one in f)) == letters["F"]
+    numbers = {label.text for label in test.figure.labels} - {"VP1"}
+    assert numbers == {str(k) for k in range(1, 47)}
+    assert len(test.key.rules) == len(test.figure.rules) + test.lines
+    boxes = [box_of_label(one.text, one.at, one.size_mm) for one in test.figure.labels]
+    assert not any(boxes_touch(a, b, -1e-6) for a, b in itertools.combinations(boxes, 2))
+    pages = pages_of(example("fern"), parts=("corners",))
+    assert len(pages) == 2 and "How many lines in all? 32" in pages[1].extract_text()
+    assert corner_test(example("seed-crates")).lines == 3 + 2 + 3
+    assert corner_test(example("bell-corner")) is None
+    (page,) = pages_of(example("bell-corner"), parts=("corners",))
+    assert "boxes seen in one point" in page.extract_text()
+
+
+@pytest.mark.parametrize("name", EXAMPLE_NAMES)
+@pytest.mark.parametrize("size", [(74.0, 40.0), (88.0, 56.0), (176.0, 96.0)])
+def test_a_steps_figure_shows_every_named_mark_with_letters_that_do_not_touch(name, size):
+    scene = example(name)
+    made = run_through(scene)
+    for number, step in enumerate(made, start=1):
+        figure = step_closeup(scene, made, number, *size)
+        assert {mark.name for mark in named_marks(made, number) if not mark.point} <= {
+            label.text for label in figure.labels
+        }, (title(step), number)
+        assert all(label.size_mm >= 3.175 for label in figure.labels), "at least 9 points"
+        boxes = [box_of_label(one.text, one.at, one.size_mm) for one in figure.labels]
+        touching = [(a, b) for a, b in itertools.combinations(boxes, 2) if boxes_touch(a, b, -1e-6)]
+        assert not touching, (title(step), number)
+        assert all(box[0] >= -0.5 and box[2] <= size[0] + 0.5 for box in boxes)
+
+
+@pytest.mark.parametrize(("name", "most"), [("fern", 5), ("seed-crates", 2), ("bell-corner", 2)])
+def test_a_lesson_is_printed_on_few_pages(name, most):
+    assert len(pages_of(example(name), parts=("steps",))) <= most

@@ -2381,7 +2381,7 @@ export interface components {
          */
         OrderIn: {
             /** Parts */
-            parts: ("plan" | "steps" | "key" | "starter" | "fan" | "strips" | "ladders" | "board" | "slips" | "materials")[];
+            parts: ("plan" | "steps" | "key" | "starter" | "fan" | "strips" | "ladders" | "board" | "corners" | "slips" | "materials")[];
             /**
              * Per Page
              * @default 6

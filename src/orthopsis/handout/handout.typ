@@ -221,6 +221,31 @@
   })
 }
 
+// Numbered corners to tick, in as many columns as they take; the key has them ticked.
+#let corners-page(it) = office-page({
+  let tick(on) = box(width: 3.6mm, height: 3.6mm, stroke: 0.5pt + ink, align(center + horizon,
+    if on { text(size: 9pt, weight: "bold")[×] }))
+  heading-line(it.title)
+  it.what
+  if it.count > 0 {
+    v(1mm)
+    image(it.figure, width: 178mm)
+    v(1mm)
+    let row(number) = {
+      let answer = if it.answers == none { none } else { it.answers.at(number - 1) }
+      (text(weight: "bold", str(number)), tick(answer == true), tick(answer == false))
+    }
+    set text(size: 9.5pt)
+    grid(columns: (1fr,) * 4, gutter: 6mm, ..range(1, it.count + 1, step: 15).map(first =>
+      table(columns: (8mm, 1fr, 1fr), inset: 0.9mm, stroke: none, align: center,
+        table.header([], quiet(size: 8pt)[a line], quiet(size: 8pt)[none]),
+        ..range(first, calc.min(first + 15, it.count + 1)).map(row).flatten())))
+    v(1mm)
+    [#it.total ]
+    if it.answers == none { box(width: 20mm, stroke: (bottom: 0.5pt), height: 4mm) } else { strong(str(it.lines)) }
+  }
+})
+
 #let plan-page(it) = office-page({
   heading-line[Lesson plan: #data.title]
   [About #calc.round(it.minutes) minutes of drawing#if it.age != none [ at the age of #it.age], in #it.periods.len() #if it.periods.len() == 1 [lesson] else [lessons].]
@@ -241,6 +266,6 @@
 
 #let makers = (
   "plan": plan-page, "steps": steps-page, "true": true-page, strips: strips-page, board: board-page, slips: slips-page,
-  materials: materials-page, cards: cards-page,
+  materials: materials-page, cards: cards-page, corners: corners-page,
 )
 #for it in data.pages { (makers.at(it.kind))(it) }

@@ -11,7 +11,7 @@ from orthopsis.perspective.segments import XY, Box, Segment, boxes_touch, portio
 WIDE = 0.62
 """A letter's mean width by its size, with room to spare."""
 WAYS = 12
-REACHES = (1.0, 1.8, 2.8, 4.0)
+REACHES = (1.0, 1.8, 2.8, 4.0, 5.5, 7.5)
 """How far from its place a label may stand, by the label's own height."""
 
 

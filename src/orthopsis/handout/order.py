@@ -8,7 +8,17 @@ from typing import Literal, NamedTuple, get_args
 from orthopsis.exercise.task import SheetCode
 
 Part = Literal[
-    "plan", "steps", "key", "starter", "fan", "strips", "ladders", "board", "slips", "materials"
+    "plan",
+    "steps",
+    "key",
+    "starter",
+    "fan",
+    "strips",
+    "ladders",
+    "board",
+    "corners",
+    "slips",
+    "materials",
 ]
 PARTS: tuple[Part, ...] = get_args(Part)
 """All parts of a pack, in the order in which they are printed."""

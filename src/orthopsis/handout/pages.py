@@ -30,6 +30,7 @@ from orthopsis.handout.aids import (
     strips,
 )
 from orthopsis.handout.closeup import step_closeup
+from orthopsis.handout.corner_test import corner_test
 from orthopsis.handout.figure import Figure, in_grey, picture_figure
 from orthopsis.handout.order import OFFICE_MM, Order, Part
 from orthopsis.handout.svg import to_svg
@@ -73,6 +74,7 @@ def handout_pdf(
         "strips": pack.strips,
         "ladders": lambda: pack.true_size("ladders", ladders_figure(scene), "page-ladders"),
         "board": pack.board,
+        "corners": pack.corners,
         "slips": pack.slips,
         "materials": pack.materials,
     }
@@ -303,6 +305,33 @@ class Pack:
                 ],
             }
         )
+
+    def corners(self) -> None:
+        """The corner test: the worksheet, and its key; a word instead where there is none."""
+        words, test = self.scene.words, corner_test(self.scene)
+        if test is None:
+            none = {
+                "title": words.say(say("corner-test")),
+                "what": words.say(say("corner-test-none")),
+            }
+            self.pages.append({"kind": "corners", "count": 0, **none})
+            return
+        for name, figure, answers in (
+            ("corners", test.figure, None),
+            ("corners-key", test.key, [corner.draws for corner in test.corners]),
+        ):
+            self.pages.append(
+                {
+                    "kind": "corners",
+                    "figure": self.draw(name, figure),
+                    "title": figure.title,
+                    "count": len(test.corners),
+                    "answers": answers,
+                    "lines": test.lines,
+                    "what": words.say(say("corner-test-what")),
+                    "total": words.say(say("corner-test-total")),
+                }
+            )
 
     def slips(self) -> None:
         scene = self.scene

@@ -10,6 +10,7 @@ export const PART_WORDS: { part: PrintPart; name: string; about: string }[] = [
   { part: "strips", name: "Strips", about: "to tape on, with the far points marked" },
   { part: "ladders", name: "Edge ladders", about: "ticks that lead a short ruler to a far point" },
   { part: "board", name: "Board card", about: "the same steps in board measures" },
+  { part: "corners", name: "Corner test", about: "which corners draw a line? with its key" },
   { part: "slips", name: "Marking slips", about: "eight to a page" },
   { part: "materials", name: "Materials list", about: "what to put out for the class" },
 ];

@@ -47,6 +47,7 @@ export function newExercise(points: PointCount): Exercise {
       far: "long ruler" as const,
     },
     given: "measures" as const,
+    schools: { fronts: "ruler" as const },
     views: {},
     pieces: [],
     view: FIRST_VIEWS[points],
