@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
+from orthopsis.construction.moves import Do, Step
+from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import Scene
 from orthopsis.phrase import Length, Number, Own, Phrase, say
 
@@ -28,6 +30,14 @@ class Material(NamedTuple):
         return math.ceil(pupils * (1.0 + self.spare) / self.shared_by)
 
 
+def _steps(scene: Scene) -> list[Step]:
+    """The steps that things are needed for; none where nothing can be drawn."""
+    try:
+        return scene.construction
+    except ExerciseError:
+        return []
+
+
 def materials(scene: Scene) -> list[Material]:
     """The list for an exercise (common practice, no published source)."""
     wording, exercise = scene.wording, scene.exercise
@@ -40,9 +50,13 @@ def materials(scene: Scene) -> list[Material]:
         Material(say("pencil-2b"), spare=0.1),
         Material(say("eraser"), shared_by=2),
         Material(say("clear-ruler", long=Length(wording.ruler_mm or plain_mm))),
-        Material(say("square"), shared_by=1 if wording.square == "folded paper" else 2),
-        Material(say("fineliner"), shared_by=2),
     ]
+    used = {move.do for step in _steps(scene) for move in step.moves}
+    if not used or {Do.SQUARE, Do.SLIDE} & used:
+        found.append(
+            Material(say("square"), shared_by=1 if wording.square == "folded paper" else 2)
+        )
+    found.append(Material(say("fineliner"), shared_by=2))
     if exercise.tone is not None:
         found.append(Material(say("coloured-pencils"), shared_by=3))
     beyond = len(scene.far_points)

@@ -9,8 +9,8 @@ import math
 from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Idea, Step
-from orthopsis.exercise.document import LessonSpec, TwoPointView
+from orthopsis.construction.moves import Act, Do, Idea, Step
+from orthopsis.exercise.document import LessonSpec
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.runthrough import run_through
@@ -117,6 +117,8 @@ def words_to_introduce(scene: Scene, made: Sequence[Step]) -> list[Phrase]:
         found.append(say("term-orthogonal"))
     if kind == "three-point":
         found.append(say("term-views"))
+    if any(step.phrase == "block" or step.act is Act.PLAN for step in made):
+        found.append(say("term-block"))
     ideas = {idea for step in made for idea in step.ideas}
     found += [say(f"term-{idea}") for idea in Idea if idea in ideas]
     if scene.exercise.tone is not None:
@@ -130,15 +132,24 @@ def _many(things: Sequence[object]) -> Number:
 
 def what_to_look_for(scene: Scene, made: Sequence[Step]) -> list[Phrase]:
     """What goes wrong most, seen while walking round."""
-    names = ["eye-level", "light-lines", "ruler-on-point"]
-    if scene.far_points:
-        names.append("strips")
-    if isinstance(scene.exercise.view, TwoPointView):
-        names += ["sides", "opposite"]
-    names.append("uprights-to-vp3" if scene.exercise.view.kind == "three-point" else "uprights")
-    if any(step.tried for step in made):
-        names.append("corner-rule")
-    return [say(f"look-for-{name}") for name in (*names, "count")]
+    does = {move.do for step in made for move in step.moves}
+    kinds = {step.like for step in made}
+    families = {drawn.stroke.family.rpartition(":")[2] for s in made for drawn in s.strokes}
+    wanted = {
+        "eye-level": True,
+        "light-lines": Act.LINES in {step.act for step in made},
+        "ruler-on-point": bool({Do.AIM, Do.LAY} & does),
+        "strips": bool(scene.far_points) and scene.wording.far != "ladders",
+        "sides": {"box-left", "box-right"} <= kinds,
+        "opposite": bool({"box-top", "box-underside"} & kinds),
+        "uprights-to-vp3": "VP3" in families,
+        "uprights": Do.SQUARE in does,
+        "corner-rule": any(step.tried for step in made),
+        "right-row": any(step.table for step in made),
+        "curves": bool({Do.SKETCH, Do.BEND} & does),
+        "count": True,
+    }
+    return [say(f"look-for-{name}") for name, is_wanted in wanted.items() if is_wanted]
 
 
 def cautions(scene: Scene) -> list[Phrase]:

@@ -13,15 +13,13 @@ import segno
 from orthopsis.construction.moves import Step
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
-from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.personal import with_text, word_of
 from orthopsis.exercise.plan import lesson_plan
 from orthopsis.exercise.resolve import Scene, picture, resolve
 from orthopsis.exercise.runthrough import refuse_empty, run_through, shown
-from orthopsis.exercise.setting import place_of_point
 from orthopsis.exercise.task import has_word
-from orthopsis.exercise.told import check, headings, instruction, rows, title
+from orthopsis.exercise.told import check, instruction, title
 from orthopsis.handout.aids import (
     corner_marks,
     fan_figure,
@@ -33,12 +31,12 @@ from orthopsis.handout.closeup import step_closeup
 from orthopsis.handout.corner_test import corner_test
 from orthopsis.handout.figure import Figure, in_grey, picture_figure
 from orthopsis.handout.order import OFFICE_MM, Order, Part
+from orthopsis.handout.page_words import exactness, measures_of, sheet_words, table_of
 from orthopsis.handout.svg import to_svg
 from orthopsis.handout.tiles import MARGIN_MM, OVERLAP_MM, tiled
 from orthopsis.handout.typeset import typeset
 from orthopsis.perspective.stroke import Role, Stroke
-from orthopsis.phrase import Length, Number, Own, say
-from orthopsis.wording.words import Words
+from orthopsis.phrase import say
 
 STEP_FIGURE_MM = 110.0
 """Width at which a step's figure is printed; pens are thickened to match."""
@@ -192,8 +190,8 @@ class Pack:
             {
                 "kind": "steps",
                 "cover": self.draw("cover", cover),
-                "sheet": _sheet_words(scene),
-                "measures": [*_measures(scene), *_exactness(scene, made)],
+                "sheet": sheet_words(scene),
+                "measures": [*measures_of(scene), *exactness(scene, made)],
                 "materials": [scene.words.say(item.name) for item in materials(scene)],
                 "minutes": sum(step.minutes for step in made),
                 "figure": {"wide_mm": wide_mm, "high_mm": high_mm},
@@ -205,7 +203,7 @@ class Pack:
                         "title": title(made[number - 1], scene.words),
                         "instruction": instruction(made[number - 1], scene.words),
                         "check": check(made[number - 1], scene.words),
-                        "table": _table(made[number - 1], scene.words),
+                        "table": table_of(made[number - 1], scene.words),
                     }
                     for number in shown(made)
                 ],
@@ -251,7 +249,7 @@ class Pack:
             {
                 "title": title(step, own.words),
                 "instruction": instruction(step, own.words),
-                "table": _table(step, own.words),
+                "table": table_of(step, own.words),
             }
             for step in run_through(own)
             if not step.hidden
@@ -299,7 +297,7 @@ class Pack:
                         "title": title(step, words),
                         "instruction": instruction(step, words),
                         "note": words.together(filter(None, [reach_note(large, step)])),
-                        "table": _table(step, words),
+                        "table": table_of(step, words),
                     }
                     for step in made
                 ],
@@ -365,38 +363,3 @@ class Pack:
                 ],
             }
         )
-
-
-def _table(step: Step, words: Words) -> dict[str, Any] | None:
-    """What differs where a step is done several times."""
-    if step.table is None:
-        return None
-    return {"columns": headings(step.table, words), "rows": rows(step.table, words)}
-
-
-def _sheet_words(scene: Scene) -> str:
-    spec = scene.exercise.sheet
-    size = {"wide": Length(scene.sheet.width_mm), "high": Length(scene.sheet.height_mm)}
-    if isinstance(spec.size, str):
-        return scene.words.say(say("sheet-named", name=Own(spec.size), **size))
-    return scene.words.say(say("sheet-sized", **size))
-
-
-def _measures(scene: Scene) -> list[list[str]]:
-    """The measures a pupil needs before the first step, name and value."""
-    words = scene.words
-    level = say("level-from-top", mm=Length(scene.main.eye_level_mm))
-    rows = [[words.say(say("Eye-level")), words.say(level)]]
-    for vp in (*scene.vanishing_points, *scene.helping_points):
-        where = "place-on-sheet" if scene.sheet.contains(vp.at) else "place-on-strip"
-        place = place_of_point(vp, scene.sheet, scene.main.eye_level_mm)
-        rows.append([vp.name, words.say(say(where, place=place))])
-    return rows
-
-
-def _exactness(scene: Scene, made: Sequence[Step]) -> list[list[str]]:
-    forgiven = forgiveness(made)
-    if forgiven is None:
-        return []
-    words, within = scene.words, Number(forgiven.mm, 1)
-    return [[words.say(say("forgiveness-name")), words.say(say("forgiveness-within", mm=within))]]

@@ -1184,6 +1184,7 @@ term-points = { $count ->
  }
 term-guide-line = guide line: a light line that helps and is rubbed out or covered
 term-orthogonal = orthogonal: a line that goes to the vanishing point
+term-block = block: the light box that a letter or a round thing is made from
 term-views = worm's-eye and bird's-eye view: looking up, and looking down
 term-diagonal = diagonal: from corner to corner; two of them find the middle of a face
 term-parallel = parallel: the same way, never meeting; found by sliding the set square
@@ -1201,6 +1202,8 @@ look-for-opposite = Opposite corner to opposite point: the back corner falls und
 look-for-uprights-to-vp3 = Every upright leads to VP3; none is drawn square to the paper's edge.
 look-for-uprights = Uprights are square to the paper's edge, not laid by eye.
 look-for-corner-rule = No line runs through the shape itself: count the lines that are drawn.
+look-for-right-row = Measures are read in the row of their own thing.
+look-for-curves = Curves touch their light lines, and have no corner anywhere.
 look-for-count = Count: is a corner forgotten?
 
 caution-knives =
