@@ -53,9 +53,8 @@ def materials(scene: Scene) -> list[Material]:
     ]
     used = {move.do for step in _steps(scene) for move in step.moves}
     if not used or {Do.SQUARE, Do.SLIDE} & used:
-        found.append(
-            Material(say("square"), shared_by=1 if wording.square == "folded paper" else 2)
-        )
+        one_each = wording.square == "folded paper"
+        found.append(Material(say("square"), shared_by=1 if one_each else 2))
     found.append(Material(say("fineliner"), shared_by=2))
     if exercise.tone is not None:
         found.append(Material(say("coloured-pencils"), shared_by=3))

@@ -24,6 +24,10 @@ AROUND_MIN = 8.0
 """Handing out at the beginning and clearing up at the end of a period."""
 
 
+MOST_STEPS = 25
+"""A lesson of more steps is cut, however short they are."""
+
+
 class Period(NamedTuple):
     """One lesson: the numbers of its first and last step, and the minutes of its steps."""
 
@@ -82,7 +86,11 @@ def periods(
     first = 0
     while first < len(made):
         last, used = first, times[first]
-        while last + 1 < len(made) and used + times[last + 1] <= room:
+        while (
+            last + 1 < len(made)
+            and used + times[last + 1] <= room
+            and last + 1 - first < MOST_STEPS
+        ):
             last += 1
             used += times[last]
         if last + 1 < len(made):

@@ -1659,7 +1659,8 @@ name-without-letter =
 refused-no-letter = write at least one letter
 # $letter (own)
 refused-unknown-letter =
-    there is no block letter for '{ $letter }'; use A to Z, 0 to 9, a point, and & ! ? - '
+    there is no block letter for '{ $letter }'; use A to Z, with their accents,
+    0 to 9, a point, and & ! ? - '
 refused-street-in-the-air = letters along a street stand on the ground
 # $letter (own) $text (own)
 refused-small-letter =
