@@ -165,7 +165,7 @@ def area_mm2(character, form):
 
 
 @pytest.mark.parametrize("form", ["block", "curved"])
-@pytest.mark.parametrize("character", ["H", "A", "O", "B", "?", "&", "S", "8"])
+@pytest.mark.parametrize("character", ["H", "A", "O", "B", "?", "&", "S", "8", "3", "Å", "Ö"])
 def test_a_letter_in_gltf_has_the_volume_of_its_outline_times_its_depth(character, form):
     piece = {**ONE["pieces"][0], "text": character, "form": form, "depth": {"true_mm": 40}}
     scene = scene_of({**ONE, "pieces": [piece]})

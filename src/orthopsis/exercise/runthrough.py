@@ -48,21 +48,26 @@ def run_through(scene: Scene) -> list[Step]:
     return done
 
 
-GONE = {
-    "face-rows-more": "face-rows", "face-columns-more": "face-columns",
-    "face-outline-more": "face-outline", "corner-lines-more": "corner-lines",
-}  # fmt: skip
-"""Steps that were in several once, whose notes stay with the one that is left."""
-
-
 def _noted(made: Sequence[Step], spec: RunSpec) -> list[Step]:
     """The steps with the teacher's notes, which go with them into what several become."""
+    there = [str(step.key) for step in made]
     notes: dict[str, list[str]] = {}
     for key, edit in spec.steps.items():
-        whose, _, rest = key.rpartition("/")[0].rpartition("/")
-        kept = f"{whose}/{GONE[rest]}/1" if rest in GONE else key
-        notes.setdefault(kept, []).extend([edit.note] if edit.note else [])
+        if edit.note:
+            notes.setdefault(_there(key, there), []).append(edit.note)
     return [replace(step, note="\n".join(notes.get(str(step.key), []))) for step in made]
+
+
+def _there(key: str, keys: Sequence[str]) -> str:
+    """The step that a note stands with: its own, or where that is gone one of the same part.
+
+    What was in several steps once may be in fewer now.
+    """
+    whose, rest = key.split("/", 1) if "/" in key else (key, "")
+    base = rest.rpartition("/")[0].removesuffix("-more")
+    of_part = [one for one in keys if one.startswith(f"{whose}/")]
+    alike = [one for one in of_part if one.startswith(f"{whose}/{base}/")]
+    return key if key in keys else next(iter([*alike, *of_part]), key)
 
 
 def with_reach(step: Step, scene: Scene) -> Step:

@@ -17,6 +17,7 @@ from numpy.typing import NDArray
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.resolve import Scene
+from orthopsis.perspective.segments import inside
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import View
 from orthopsis.phrase import say
@@ -84,10 +85,22 @@ def _in_one_piece(points: Points, loops: list[Sequence[int]]) -> list[list[Seque
     if len(loops) == 1:
         return [loops]
     first = _area_vector(points, loops[0])
-    outlines = [loop for loop in loops if _area_vector(points, loop) @ first > 0.0]
-    holes = [loop for loop in loops if _area_vector(points, loop) @ first <= 0.0]
-    # Letters with holes are in one piece, and those in several have none.
-    return [[outlines[0], *holes], *([outline] for outline in outlines[1:])]
+    pieces = [[loop] for loop in loops if _area_vector(points, loop) @ first > 0.0]
+    flat = _flat(points, first)
+    for hole in loops:
+        if _area_vector(points, hole) @ first <= 0.0:
+            corner = tuple(flat[hole[0]])
+            whose = next(one for one in pieces if inside(corner, [flat[list(one[0])].tolist()]))
+            whose.append(hole)
+    return pieces
+
+
+def _flat(points: Points, normal: Points) -> Points:
+    """The points in a plane's own two directions."""
+    unit = normal / np.linalg.norm(normal)
+    across = np.cross(unit, np.eye(3)[int(np.argmin(np.abs(unit)))])
+    across /= np.linalg.norm(across)
+    return np.column_stack([points @ across, points @ np.cross(unit, across)])
 
 
 def _area_vector(points: Points, loop: Sequence[int]) -> Points:
