@@ -204,7 +204,7 @@ def _worded(step: Step, edit: StepEdit, in_two: bool) -> Step:
         says=_words(edit.instruction, step.says, said),
         checks=_words(edit.check, step.checks, said),
         hidden=edit.hidden,
-        note="" if step.second else edit.note or step.note,
+        note="" if step.second else step.note if edit.note in step.note else edit.note,
     )
 
 

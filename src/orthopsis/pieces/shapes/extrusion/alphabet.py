@@ -157,7 +157,7 @@ FORMS: dict[str, Letterform] = {
     "7": Letterform("0 15 30 35 50 / 0 12 60", "0 2 4 6 8 / 0 2 8", "a1 e1 e2 c3 b3 d2 a2"),
     "8": Letterform(
         "0 6 14 28 36 42 / 0 12 18 24 30 36 42 48 60",
-        "0 1 2 6 7 8 / 0 2 2.5 3 4 5 5.5 6 8",
+        "0 1 2 6 7 8 / 0 1 2 3 4 5 6 7 8",
         "a1 f1 f3 e5 f7 f9 a9 a7 b5 a3 | c2 d2 d4 c4 | c6 d6 d8 c8",
     ),
     "9": Letterform(
@@ -297,7 +297,7 @@ CURVED: dict[str, Letterform] = {
     ),
     "?": Letterform(
         "0 12 20 28 40 / 0 12 18 24 33 42 48 60",
-        "0 2 4 6 8 / 0 1.5 2.5 3 4.5 5.5 6.5 8",
+        "0 2 4 6 8 / 0 1 2 3 4 5 6 8",
         "a3 ~a1 c1 ~e1 e3 ~e5 d5 d6 b6 b4 c4 ~d4 d3 ~d2 c2 ~b2 b3 | b7 d7 d8 b8",
     ),
     "&": Letterform(
