@@ -1,19 +1,22 @@
 <script setup lang="ts">
+import { computed } from "vue";
 import type { Step } from "@/api/client";
+import { turnedIfWide } from "./tables";
 
-/** What differs where a step is done several times. */
-defineProps<{ step: Step }>();
+/** What differs where a step is done several times; a wide table lies on its side. */
+const props = defineProps<{ step: Step }>();
+const shown = computed(() => turnedIfWide(props.step.columns ?? [], props.step.table ?? []));
 </script>
 
 <template>
   <table v-if="step.table?.length" class="differs">
     <thead>
       <tr>
-        <th v-for="column in step.columns" :key="column" scope="col">{{ column }}</th>
+        <th v-for="(column, k) in shown.columns" :key="k" scope="col">{{ column }}</th>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="(row, i) in step.table" :key="i">
+      <tr v-for="(row, i) in shown.rows" :key="i">
         <template v-for="(cell, k) in row" :key="k">
           <th v-if="k === 0" scope="row">{{ cell }}</th>
           <td v-else>{{ cell }}</td>

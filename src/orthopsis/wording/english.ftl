@@ -323,11 +323,9 @@ again-outline =
     Draw { $things } in the same way.
 # $things (list) $count (number) $parts (number) $vp (point) $what (choice)
 again-corner-lines =
-    Do the same for { $things }: pencil on { $vp }, swing the ruler to each corner, and draw only where
-    the line does not run through the { WORD($what) }. The table tells how many lines there are.
-    .simple =
-        Do the same for { $things }. Put the pencil on { $vp }. Swing the ruler to each corner. The table
-        tells how many lines you draw.
+    Do the same for { $things }: draw only where the line to { $vp } does not run through the
+    { WORD($what) }. The table tells how many lines there are.
+    .simple = Do the same for { $things }. The table tells how many lines you draw to { $vp }.
 # $things (list) $count (number) $parts (number) $vp (point)
 again-back-parallel =
     Do the same for { $things }. Begin level with the first back. Each far side runs like its near side,
