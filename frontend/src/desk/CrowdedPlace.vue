@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import type { Step } from "@/api/client";
 import DrawnLines from "./DrawnLines.vue";
-import type { DeskLine } from "./lines";
+import { inCrowd, type DeskLine } from "./lines";
 import StepMarks from "./StepMarks.vue";
 
 /** A window on the place where a step's marks lie too close to be told apart, enlarged. */
@@ -22,12 +22,7 @@ const box = computed(() => {
   return { left: (left + right - side) / 2, top: (top + bottom - side) / 2, side };
 });
 const mmPerPx = computed(() => box.value.side / SIDE_PX);
-const within = computed(() => {
-  const { left, top, side } = box.value;
-  const inside = ([x, y]: readonly [number, number]) =>
-    x > left && x < left + side && y > top && y < top + side;
-  return props.marks.filter((mark) => inside(mark.at));
-});
+const within = computed(() => props.marks.filter((mark) => inCrowd(props.step, mark)));
 </script>
 
 <template>

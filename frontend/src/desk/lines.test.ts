@@ -1,7 +1,15 @@
 import { expect, test } from "vitest";
 import type { Step, XY } from "@/api/client";
 import cases from "../../../tests/cases/said-in-both-languages.json";
-import { belongsTo, finishedLines, helpingPoints, linesAfter, marksAt, runsOf } from "./lines";
+import {
+  belongsTo,
+  finishedLines,
+  helpingPoints,
+  inCrowd,
+  linesAfter,
+  marksAt,
+  runsOf,
+} from "./lines";
 
 function step(number: number, count: number, more: Partial<Step> = {}): Step {
   return {
@@ -111,4 +119,12 @@ test("distance points are there from the step that places them", () => {
   const all = [step(1, 1), place, step(3, 1)];
   expect(helpingPoints(all, 1)).toEqual([]);
   expect(helpingPoints(all, 3)).toEqual([{ name: "DP2", x_mm: 520, y_mm: 120 }]);
+});
+
+test("marks that crowd have their letters in the enlarged place", () => {
+  const crowded = step(1, 0, { crowd: [10, 10, 14, 12] });
+  expect(inCrowd(crowded, { at: [10, 12] })).toBe(true);
+  expect(inCrowd(crowded, { at: [15, 11] })).toBe(false);
+  expect(inCrowd(step(1, 0), { at: [10, 12] })).toBe(false);
+  expect(inCrowd(undefined, { at: [10, 12] })).toBe(false);
 });

@@ -54,6 +54,18 @@ export function marksAt(
     .filter(({ name }) => !points.some((point) => point.name === name));
 }
 
+/** Whether a mark lies where a step's marks crowd: its letter stands in the enlarged place. */
+export function inCrowd(
+  step: Pick<Step, "crowd"> | undefined,
+  mark: { at: readonly [number, number] },
+): boolean {
+  if (!step?.crowd) return false;
+  const [left, top, right, bottom] = step.crowd;
+  const [x, y] = mark.at;
+  const near = 1e-3;
+  return x >= left - near && x <= right + near && y >= top - near && y <= bottom + near;
+}
+
 export interface DeskPoint {
   name: string;
   x_mm: number;

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 
 from orthopsis.construction.moves import Mark, Step
 
-CLOSE = 1.0 / 45.0
+CLOSE = 1.0 / 28.0
 """Marks nearer to one another than this share of the sheet's width crowd on a screen."""
 
 

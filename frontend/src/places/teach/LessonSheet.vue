@@ -72,7 +72,7 @@ const marks = computed(() =>
         <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
         <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
         <tried-lines v-if="moment && step" :tried="step.tried" :mm-per-px="mmPerPx * 1.5" />
-        <step-marks :marks="marks" :mm-per-px="mmPerPx" large />
+        <step-marks :marks="marks" :mm-per-px="mmPerPx" :apart="step" large />
         <swinging-ruler v-if="underRuler" :stroke="underRuler" :mm-per-px="mmPerPx" />
       </template>
     </desk-sheet>

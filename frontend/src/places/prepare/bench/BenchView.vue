@@ -199,6 +199,7 @@ useBenchKeys({
             v-if="chosenStep"
             :marks="marksAt(steps, chosenStep, points)"
             :mm-per-px="mmPerPx"
+            :apart="steps[chosenStep - 1]"
           />
           <advice-places v-else :advice="picture.advice ?? []" :mm-per-px="mmPerPx" />
           <bench-handles
