@@ -20,6 +20,8 @@ IN_ONE_BREATH_MIN = 9.0
 """Longer than this, the first is done before the others are begun."""
 LONGEST_MIN = 14.0
 """A step that does one thing many times lasts no longer than this, where it can be parted."""
+Kind = tuple[str, tuple[str, ...]]
+
 MOST_NAMED = 5
 """More things than this are counted, and not listed by name."""
 
@@ -39,13 +41,13 @@ def together(made: Sequence[Step], alone: Container[str] = (), *, own: bool = Fa
     if own:
         made = list(map(_with_own_sizes, made))
     of_part = Counter(step.part for step in made)
-    said: set[str] = set()
+    said: set[Kind] = set()
     done: list[Step] = []
     again: list[list[Step]] = []
     """Steps that have been said before, thing by thing."""
     for group in _groups(made, alone):
         first = group[0]
-        known = first.like in said and first.part is not None and str(first.key) not in alone
+        known = _kind(first) in said and first.part is not None and str(first.key) not in alone
         if len(group) == 1 and known:
             fits = again and again[-1][0].part == first.part
             if fits and _minutes([*again[-1], first]) <= LONGEST_MIN:
@@ -56,7 +58,7 @@ def together(made: Sequence[Step], alone: Container[str] = (), *, own: bool = Fa
         done += _things_again(again, of_part)
         again = []
         done += _said_once(group, known)
-        said.add(first.like)
+        said.add(_kind(first))
     return done + _things_again(again, of_part)
 
 
@@ -65,6 +67,17 @@ def _with_own_sizes(step: Step) -> Step:
         return step
     row = {name: value for name, value in step.row.items() if name not in MEASURES}
     return replace(step, row=row, again=step.again or Phrase("again-own"))
+
+
+def _kind(step: Step) -> Kind:
+    """What makes a step the same as another: what it is like, and how it is done.
+
+    A cut is a cut in every way that teachers have, since the table tells it. Where a step has its
+    own words for doing it again, these hold for every way.
+    """
+    if step.again is not None:
+        return step.like, ()
+    return step.like, tuple("cut" if one.id.startswith("cut-") else one.id for one in step.says)
 
 
 def _things_again(
@@ -86,7 +99,7 @@ def _things_again(
             close()
             done.append(_thing(steps, whole=False))
             continue
-        fits = alike and [one.like for one in alike[0]] == [one.like for one in steps]
+        fits = alike and list(map(_kind, alike[0])) == list(map(_kind, steps))
         if not fits or _minutes([*chain.from_iterable(alike), *steps]) > LONGEST_MIN:
             close()
         alike.append(list(steps))
@@ -108,7 +121,8 @@ def _groups(made: Sequence[Step], alone: Container[str]) -> list[list[Step]]:
 
 def _go_together(one: Step, other: Step, alone: Container[str]) -> bool:
     free = str(one.key) not in alone and str(other.key) not in alone
-    return free and one.like == other.like and one.part is not None and other.part is not None
+    of_things = one.part is not None and other.part is not None
+    return free and of_things and _kind(one) == _kind(other)
 
 
 def _said_once(group: Sequence[Step], known: bool) -> Iterator[Step]:

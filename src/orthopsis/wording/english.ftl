@@ -319,6 +319,11 @@ again-thing = { $rows ->
      }
 again-check = Hold it beside the first: the same lines, in the same order.
 # $things (list) $count (number) $parts (number)
+again-depth = Do the same for { $things }{ $given ->
+    [measures] , as far back as the table tells.
+   *[other] .
+ }
+# $things (list) $count (number) $parts (number)
 again-outline =
     Draw { $things } in the same way.
 # $things (list) $count (number) $parts (number) $vp (point) $what (choice)

@@ -6,7 +6,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Annotated, ClassVar
 
-from orthopsis.construction.moves import Act, Mark, Ruled, count, several, strung
+from orthopsis.construction.moves import Act, Mark, Ruled, count, phrase, several, strung
 from orthopsis.construction.order import NearPlace
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import across, down
@@ -142,6 +142,7 @@ class OnFront(BlockPlacement):
             step.check("box-lines-left-out", corners=several(left_out))
 
         step = site.begin("box-depth", Act.BACKS)
+        step.again = phrase("again-depth")
         far, said = self.depth.build(
             site, marks[start], vp, guides[start], INWARD[start], marks.values(),
             FRONT_CORNERS[start],
