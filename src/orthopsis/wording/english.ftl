@@ -1003,6 +1003,10 @@ street-repeat =
         Draw a line from { $before } through the middle of { $last }. It meets the upper line in
         { $high }.
 # $low (mark) $high (mark)
+street-down =
+    Straight down from { $high } to the lower light line is { $low }.
+    .simple = Go straight down from { $high } to the lower line. Mark { $low }.
+# $low (mark) $high (mark)
 street-up =
     Straight up from { $low } to the upper light line is { $high }.
     .simple = Go straight up from { $low } to the upper line. Mark { $high }.

@@ -42,6 +42,9 @@ def place_in_street(work: ProfileSite) -> tuple[Mark, Mark, Mark, Mark] | None:
         bay = repeat(paper, Bay(*before, *last), vp.name, VERTICAL, work.points, part)
         high, low = bay.far_top, bay.far_bottom
         step.say("street-repeat", before=before[1], last=strung(*last), high=high)
+        step.say("street-down", low=low, high=high)
+        # The same diagonals once more: the middle of an upright, and on through it.
+        step.bulk = True
     step.check("street-place-check", high=high, low=low)
     work.side = high, low
     return _between(work, street, top)
