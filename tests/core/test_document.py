@@ -71,8 +71,8 @@ def test_the_schema_names_every_field_and_refuses_unknown_ones():
     schema = json_schema()
     assert schema["additionalProperties"] is False
     assert set(schema["properties"]) == {
-        "format", "version", "title", "age", "sheet", "wording", "given", "tone", "run",
-        "demands", "lesson", "view", "views", "pieces",
+        "format", "version", "title", "age", "sheet", "wording", "given", "tone", "schools",
+        "run", "demands", "lesson", "view", "views", "pieces",
     }  # fmt: skip
     box = schema["$defs"]["Box"]
     assert {"front", "depth", "edge", "left", "right", "standing", "transparent"} <= set(

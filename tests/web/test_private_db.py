@@ -7,9 +7,11 @@ import shutil
 import signal
 import subprocess
 import time
+from concurrent.futures import ThreadPoolExecutor
 
 import pymysql
 import pytest
+from sqlalchemy import create_engine, text
 
 from orthopsis.errors import SchoolError
 from orthopsis.school.private_db import PrivateDatabase
@@ -137,3 +139,18 @@ def test_a_database_that_dies_is_brought_up_again(own_database):
             time.sleep(0.05)
     finally:
         watch.stop()
+
+
+def test_several_are_set_up_at_once_and_clear_nothing_of_one_another(tmp_path):
+    # A database that starts clears its folder for what passes; a shared one broke the others.
+    databases = [PrivateDatabase(tmp_path / f"school {number}'s data") for number in range(4)]
+    with ThreadPoolExecutor(len(databases)) as pool:
+        list(pool.map(PrivateDatabase.start, databases))
+    try:
+        for database in databases:
+            with create_engine(database.url).connect() as connection:
+                folder = connection.execute(text("SELECT @@tmpdir")).scalar()
+            assert folder == str(database.folder / "passing")
+    finally:
+        for database in databases:
+            database.stop()

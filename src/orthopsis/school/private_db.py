@@ -30,6 +30,10 @@ LITTLE_ROOM_BYTES = 2_000_000_000
 USER = DATABASE = "orthopsis"
 OWNER_ONLY = {"UMASK": "0600", "UMASK_DIR": "0700"}
 """How the database makes its own files."""
+PASSING = "passing"
+"""The folder of its files that pass. A server that starts clears the one that it has, so two of
+them never share one: the second would take the tables of the first away while it is set up.
+"""
 
 
 SOCKET = "private.sock"
@@ -71,7 +75,8 @@ class PrivateDatabase:
         if not self._password_file.exists() or not self._password_file.read_text().strip():
             self._password_file.touch(mode=0o600)
             self._password_file.write_text(secrets.token_urlsafe(24))
-        (self.folder / "no-files").mkdir(mode=0o700, exist_ok=True)
+        for name in ("no-files", PASSING):
+            (self.folder / name).mkdir(mode=0o700, exist_ok=True)
         init = self.folder / "init.sql"
         init.touch(mode=0o600)
         init.write_text(self._first_statements())
@@ -138,6 +143,8 @@ class PrivateDatabase:
         # Ours alone: a set-up that was interrupted, in which nobody has ever worked.
         unfinished = self.folder / "data.new"
         shutil.rmtree(unfinished, ignore_errors=True)
+        passing = self.folder / PASSING
+        passing.mkdir(mode=0o700, exist_ok=True)
         command = [
             program("mariadb-install-db", "mysql_install_db"),
             "--no-defaults",
@@ -153,7 +160,7 @@ class PrivateDatabase:
             capture_output=True,
             text=True,
             check=False,
-            env={**os.environ, **OWNER_ONLY},
+            env={**os.environ, **OWNER_ONLY, "TMPDIR": str(passing)},
             umask=0o077,
         )
         if done.returncode != 0:
@@ -172,6 +179,7 @@ class PrivateDatabase:
             f"--init-file={init}",
             # No statement reads or writes a file.
             f"--secure-file-priv={self.folder / 'no-files'}",
+            f"--tmpdir={self.folder / PASSING}",
             "--local-infile=OFF",
             "--skip-symbolic-links",
             "--character-set-server=utf8mb4",
