@@ -133,7 +133,7 @@ def calls():
             values = {one.arg for one in node.keywords}
             if first.value.startswith("again"):
                 # For which things, and how many, is known where several steps become one.
-                values |= {"things", "count", "parts"} if named == "phrase" else set()
+                values |= {"things", "count"} if named == "phrase" else set()
             yield first.value + CALLS[named], values, f"{file.name}:{node.lineno}"
 
 

@@ -3,6 +3,7 @@ import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
 export type Exercise = Schemas["Exercise"];
+export type Flow = Schemas["Flow"];
 export type Piece = NonNullable<Exercise["pieces"]>[number];
 export type Outline = Schemas["Outline"];
 export type KindSpec = Schemas["KindOut"];

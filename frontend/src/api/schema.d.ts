@@ -1802,6 +1802,12 @@ export interface components {
             /** Lines */
             lines?: number[];
         };
+        /**
+         * Flow
+         * @description How a lesson goes on from one thing to the next.
+         * @enum {string}
+         */
+        Flow: "things" | "stages";
         /** FormOut */
         FormOut: {
             /** Name */
@@ -2813,8 +2819,7 @@ export interface components {
          * @description The run-through as the teacher gives it: an order of steps, and changes by their keys.
          */
         RunSpec: {
-            /** Flow */
-            flow?: ("things" | "stages") | null;
+            flow?: components["schemas"]["Flow"] | null;
             /** Order */
             order?: string[];
             /** Steps */
@@ -3111,11 +3116,7 @@ export interface components {
             steps: components["schemas"]["StepOut"][];
             /** Forgiveness Mm */
             forgiveness_mm: number | null;
-            /**
-             * Flow
-             * @enum {string}
-             */
-            flow: "things" | "stages";
+            flow: components["schemas"]["Flow"];
         };
         /** StripOut */
         StripOut: {

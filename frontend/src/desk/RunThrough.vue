@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NRadio, NRadioGroup } from "naive-ui";
 import { nextTick, ref, watch } from "vue";
-import type { Step } from "@/api/client";
+import type { Flow, Step } from "@/api/client";
 import DrawnLines from "./DrawnLines.vue";
 import { linesAfter } from "./lines";
 
@@ -17,7 +17,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [number: number]; flow: [flow: Flow] }>();
 
-type Flow = "things" | "stages";
 const FLOWS = [
   { value: "things", label: "Thing by thing" },
   { value: "stages", label: "Stage by stage" },
@@ -106,6 +105,7 @@ watch(
 .step {
   display: grid;
   gap: 4px;
+  align-content: start;
   flex: none;
   width: 118px;
   padding: 4px;

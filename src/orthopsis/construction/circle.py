@@ -72,7 +72,7 @@ def construct_circle(
     step = paper.begin(f"circle-{end.key}", Act.BACKS, part, body.name)
     step.like = "circle"
     if paper.quick.circles:
-        curve = paper.rounded([near, right, far, left], circle_within([mark.at for mark in square]))
+        curve = paper.sketch([near, right, far, left], circle_within([mark.at for mark in square]))
         step.say("circle-by-middles", touching=in_turn(touching))
         step.check("circle-check")
         return curve

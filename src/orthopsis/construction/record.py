@@ -198,22 +198,14 @@ class MoveRecord:
 
     # --- curves ------------------------------------------------------------------------------
 
-    def sketch(self, through: Sequence[Mark]) -> Curve:
+    def sketch(self, through: Sequence[Mark], ellipse: Ellipse | None = None) -> Curve:
         """A curve by hand through five marks; what is drawn of it is said by `keep_arc`.
 
-        Raises ValueError when the marks are not those of an ellipse.
+        Through fewer marks the eye rounds it, to the `ellipse` that is given. Raises ValueError
+        when five marks are not those of an ellipse.
         """
         self._ruled += 1
-        ellipse = Ellipse.through([mark.at for mark in through])
-        worst = max((mark.sway for mark in through), key=doubt)
-        curve = Curve(f"curve {self._ruled}", ellipse, worst)
-        self._step.ideas.add(Idea.ELLIPSE)
-        self.moved(Do.SKETCH, tuple(mark.name for mark in through), curve.name)
-        return curve
-
-    def rounded(self, through: Sequence[Mark], ellipse: Ellipse) -> Curve:
-        """A closed curve by hand that touches lines in marks, as the eye rounds it."""
-        self._ruled += 1
+        ellipse = ellipse or Ellipse.through([mark.at for mark in through])
         worst = max((mark.sway for mark in through), key=doubt)
         curve = Curve(f"curve {self._ruled}", ellipse, worst)
         self._step.ideas.add(Idea.ELLIPSE)

@@ -8,6 +8,7 @@ from pydantic import Field, model_validator
 
 from orthopsis.errors import Unfit
 from orthopsis.exercise.upgrade import upgraded
+from orthopsis.lesson.flow import Flow
 from orthopsis.phrase import Length, Own, say
 from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointAcross, Reference
 from orthopsis.pieces.registry import AnyPiece
@@ -112,7 +113,7 @@ class LessonSpec(Measures):
 class RunSpec(Measures):
     """The run-through as the teacher gives it: an order of steps, and changes by their keys."""
 
-    flow: Literal["things", "stages"] | None = None
+    flow: Flow | None = None
     order: Annotated[list[StepKey], Field(max_length=1000, default_factory=list)]
     steps: Annotated[dict[StepKey, StepEdit], Field(max_length=1000, default_factory=dict)]
 

@@ -203,7 +203,7 @@ class Scene:
         """The order of teaching: as the teacher wishes, or stage by stage where there is a word."""
         run = self.exercise.run
         if run is not None and run.flow is not None:
-            return Flow(run.flow)
+            return run.flow
         of_piece = Counter(part.number for part in self.parts)
         return Flow.STAGES if max(of_piece.values(), default=0) > 1 else Flow.THINGS
 

@@ -187,7 +187,6 @@ def _one(first: Step | None, rest: Sequence[Step]) -> Step:
     among = {
         "things": _listed(things),
         "count": count(len(rest)),
-        "parts": count(len(things)),
     }
     again = Phrase(way.id, {**way.values, **among})
     checks = [check for check in lead.checks if all(check in step.checks for step in every)]
@@ -222,7 +221,7 @@ def _thing(steps: Sequence[Step], whole: bool) -> Step:
     return _merged(
         steps,
         title=_title_again(name, steps, whole),
-        says=[say("again-thing", count=count(len(steps)), rows=count(len(rows)))],
+        says=[say("again-thing", rows=count(len(rows)))],
         checks=_last_check(steps),
         table=Table(columns, rows) if rows else None,
         part=steps[0].part,
@@ -235,7 +234,7 @@ def _several_things(things: Sequence[Sequence[Step]]) -> Step:
     return _merged(
         every,
         title=say("title-again", thing=_listed(_things(every, {}))),
-        says=[say("again-thing", count=count(len(every)), rows=count(len(things)))],
+        says=[say("again-thing", rows=count(len(things)))],
         checks=_last_check(every),
         table=_table(every),
         part=None,

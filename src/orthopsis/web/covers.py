@@ -20,7 +20,8 @@ from orthopsis import __version__
 from orthopsis.errors import ExerciseError, OrthopsisError
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data
-from orthopsis.exercise.resolve import Scene, picture, resolve, steps
+from orthopsis.exercise.resolve import Scene, picture, resolve
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.handout.figure import picture_figure
 from orthopsis.handout.thumbnail import to_thumbnail
 from orthopsis.school.store import Store
@@ -97,7 +98,7 @@ def drawn(data: object) -> tuple[Card, str | None]:
 def _drawn(document: Exercise) -> tuple[Card, str]:
     scene = resolve(document)
     try:
-        minutes = sum(step.minutes for step in steps(scene))
+        minutes = sum(step.minutes for step in run_through(scene))
     except ExerciseError:
         minutes = None  # half-built at the bench: it is still on the shelf
     card = Card(

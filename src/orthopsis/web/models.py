@@ -9,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.records import DrawingRecord, PlaneRecord, StepRecord
+from orthopsis.lesson.flow import Flow
 from orthopsis.pieces.roles import FieldRole
 from orthopsis.plain import Name
 from orthopsis.school.tables import Place, Understanding
@@ -109,7 +110,7 @@ class StepsOut(Out):
 
     steps: list[StepOut]
     forgiveness_mm: float | None
-    flow: Literal["things", "stages"]
+    flow: Flow
 
 
 class ChoiceOut(Out):

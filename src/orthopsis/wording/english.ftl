@@ -294,15 +294,15 @@ title-span = { $thing }: from { $first } to { $last }
 first-to-last = { $first } to { $last }
 # $title (phrase)
 table-step = { CAPITAL($title) }
-# $things (list) $count (number) $parts (number)
+# $things (list) $count (number)
 again = Do the same for { $things }.
-# $things (list) $count (number) $parts (number)
+# $things (list) $count (number)
 again-own = Do the same for { $things }, with places and sizes of your own.
-# $things (list) $count (number) $parts (number)
+# $things (list) $count (number)
 again-table =
     Do the same for { $things }, with the measures of the table.
     .simple = Do the same for { $things }. The table has the measures.
-# $count (number) $rows (number)
+# $rows (number)
 again-thing = { $rows ->
     [0] Do this as you did it before{ $given ->
         [measures] .
@@ -318,20 +318,20 @@ again-thing = { $rows ->
        *[other] Do it as before. The table has the measures.
      }
 again-check = Hold it beside the first: the same lines, in the same order.
-# $things (list) $count (number) $parts (number)
+# $things (list) $count (number)
 again-depth = Do the same for { $things }{ $given ->
     [measures] , as far back as the table tells.
    *[other] .
  }
-# $things (list) $count (number) $parts (number)
+# $things (list) $count (number)
 again-outline =
     Draw { $things } in the same way.
-# $things (list) $count (number) $parts (number) $vp (point) $what (choice)
+# $things (list) $count (number) $vp (point) $what (choice)
 again-corner-lines =
     Do the same for { $things }: draw only where the line to { $vp } does not run through the
     { WORD($what) }. The table tells how many lines there are.
     .simple = Do the same for { $things }. The table tells how many lines you draw to { $vp }.
-# $things (list) $count (number) $parts (number) $vp (point)
+# $things (list) $count (number) $vp (point)
 again-back-parallel =
     Do the same for { $things }. Begin level with the first back. Each far side runs like its near side,
     from one line to { $vp } to the next: level stays level, upright stays upright, slanted goes parallel.
@@ -339,7 +339,7 @@ again-back-parallel =
     .simple =
         Do the same for { $things }. Begin level with the first back. Draw each far side the same way as
         its near side. Go from one line to { $vp } to the next. Stop where you meet a front.
-# $things (list) $count (number) $parts (number) $vp (point) $goal (point)
+# $things (list) $count (number) $vp (point) $goal (point)
 again-back-to-point =
     Do the same for { $things }. A far side is found from the far edge of the block: level sides go to
     { $goal }, uprights go the way of the block's uprights, and each ends on the line from its own
@@ -347,7 +347,7 @@ again-back-to-point =
     .simple =
         Do the same for { $things }. Start at the far edge of the block. Level sides go to { $goal }.
         Uprights go like the uprights of the block. Stop on the line from the corner to { $vp }.
-# $things (list) $count (number) $parts (number)
+# $things (list) $count (number)
 again-curves = { $count ->
     [one] Do the same with the other curve.
    *[other] Do the same with the other { $count } curves.

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
@@ -19,7 +17,6 @@ from orthopsis.exercise.runthrough import may_change_places, run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import toned
-from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Grip
@@ -192,8 +189,7 @@ def run_record(scene: Scene) -> StepsOut:
         steps.append(StepOut.model_construct(**dict(record), earlier=earlier))
     forgiven = forgiveness(made)
     miss_mm = None if forgiven is None else number(forgiven.mm)
-    flow: Literal["things", "stages"] = "stages" if scene.flow is Flow.STAGES else "things"
-    return StepsOut(steps=steps, forgiveness_mm=miss_mm, flow=flow)
+    return StepsOut(steps=steps, forgiveness_mm=miss_mm, flow=scene.flow)
 
 
 def picture_record(

@@ -8,7 +8,8 @@ from fastapi import APIRouter, Request, Response
 
 from orthopsis.errors import NotFound
 from orthopsis.exercise.recipes import RECIPES, Recipe, recipe
-from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.phrase import say
 from orthopsis.web.covers import cover_of, sent
 from orthopsis.web.files import SVG
@@ -53,6 +54,6 @@ def _out(one: Recipe) -> RecipeOut:
         why=one.why,
         age=document.age,
         points=len(scene.main.vanishing_points),
-        minutes=sum(step.minutes for step in steps(scene)),
+        minutes=sum(step.minutes for step in run_through(scene)),
         document=document,
     )

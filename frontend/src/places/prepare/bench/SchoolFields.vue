@@ -8,45 +8,48 @@ const props = defineProps<{ doc: Exercise }>();
 const emit = defineEmits<{ set: [path: (string | number)[], value: unknown] }>();
 
 const BY_AGE = { value: "", label: "by the age" };
-const CIRCLES = [
-  BY_AGE,
-  { value: "four middles", label: "by four middles, by hand" },
-  { value: "five marks", label: "by five marks, exact" },
-];
-const CURVES = [
-  BY_AGE,
-  { value: "by hand", label: "rounded by hand" },
-  { value: "by marks", label: "by marks, exact" },
-];
-const FRONTS = [
-  { value: "ruler", label: "with the ruler" },
-  { value: "freehand", label: "by hand" },
-];
-const round = computed(() => props.doc.pieces?.some((one) => one.kind === "cylinder"));
-const curved = computed(() =>
-  props.doc.pieces?.some((one) => one.kind === "letters" && one.form === "curved"),
-);
+const FIELDS = [
+  {
+    name: "circle",
+    label: "Circles",
+    options: [
+      BY_AGE,
+      { value: "four middles", label: "by four middles, by hand" },
+      { value: "five marks", label: "by five marks, exact" },
+    ],
+    asked: (doc: Exercise) => doc.pieces?.some((one) => one.kind === "cylinder"),
+  },
+  {
+    name: "curve",
+    label: "Curves of letters",
+    options: [
+      BY_AGE,
+      { value: "by hand", label: "rounded by hand" },
+      { value: "by marks", label: "by marks, exact" },
+    ],
+    asked: (doc: Exercise) =>
+      doc.pieces?.some((one) => one.kind === "letters" && one.form === "curved"),
+  },
+  {
+    name: "fronts",
+    label: "Fronts are drawn",
+    options: [
+      { value: "ruler", label: "with the ruler" },
+      { value: "freehand", label: "by hand" },
+    ],
+    asked: () => true,
+  },
+] as const;
+const asked = computed(() => FIELDS.filter((field) => field.asked(props.doc)));
 </script>
 
 <template>
   <choice-field
-    v-if="round"
-    label="Circles"
-    :value="doc.schools?.circle ?? ''"
-    :options="CIRCLES"
-    @set="emit('set', ['schools', 'circle'], $event || null)"
-  />
-  <choice-field
-    v-if="curved"
-    label="Curves of letters"
-    :value="doc.schools?.curve ?? ''"
-    :options="CURVES"
-    @set="emit('set', ['schools', 'curve'], $event || null)"
-  />
-  <choice-field
-    label="Fronts are drawn"
-    :value="doc.schools?.fronts ?? 'ruler'"
-    :options="FRONTS"
-    @set="emit('set', ['schools', 'fronts'], $event)"
+    v-for="{ name, label, options } in asked"
+    :key="name"
+    :label="label"
+    :value="doc.schools?.[name] ?? options[0].value"
+    :options="options"
+    @set="emit('set', ['schools', name], $event || null)"
   />
 </template>

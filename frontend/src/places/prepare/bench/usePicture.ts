@@ -1,5 +1,13 @@
 import { onBeforeUnmount, ref, shallowRef, watch, type Ref } from "vue";
-import { answered, api, Refusal, type Exercise, type Picture, type Step } from "@/api/client";
+import {
+  answered,
+  api,
+  Refusal,
+  type Exercise,
+  type Flow,
+  type Picture,
+  type Step,
+} from "@/api/client";
 
 /** After so long without a change, advice and steps are asked for, too. */
 const REST_MS = 120;
@@ -27,7 +35,7 @@ export function usePicture(
 ) {
   const picture = shallowRef<FullPicture | null>(null);
   const steps = shallowRef<Step[]>([]);
-  const flow = shallowRef<"things" | "stages" | null>(null);
+  const flow = shallowRef<Flow | null>(null);
   const pictureProblem = shallowRef<Refusal | null>(null);
   const stepsProblem = shallowRef<Refusal | null>(null);
   let busy = false;
@@ -119,7 +127,7 @@ export function usePicture(
   return {
     picture: picture as Readonly<Ref<Picture | null>>,
     steps: steps as Readonly<Ref<Step[]>>,
-    flow: flow as Readonly<Ref<"things" | "stages" | null>>,
+    flow: flow as Readonly<Ref<Flow | null>>,
     pictureProblem: pictureProblem as Readonly<Ref<Refusal | null>>,
     stepsProblem: stepsProblem as Readonly<Ref<Refusal | null>>,
   };

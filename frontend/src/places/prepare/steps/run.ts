@@ -1,7 +1,5 @@
 /** The teacher's changes to the run-through, as parts of the document. */
-import type { Exercise, Step } from "@/api/client";
-
-export type Flow = "things" | "stages";
+import type { Exercise, Flow, Step } from "@/api/client";
 
 export interface StepEdit {
   title?: string | null;
