@@ -11,6 +11,7 @@ import pytest
 from orthopsis.exercise.crowd import crowd, named_marks
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.handout.closeup import LETTER_MM, step_closeup
+from orthopsis.handout.figure import INK, Pen
 from orthopsis.handout.labels import box_of_label, place_labels
 from orthopsis.handout.window import Window, at_least, fitted, grown
 from orthopsis.perspective.segments import boxes_touch
@@ -68,6 +69,26 @@ def test_where_marks_crowd_their_place_is_enlarged():
     figures = [step_closeup(scene, made, k, *SIZE) for k in range(1, len(made) + 1)]
     frames = [sum(rule.group == "zz frame" for rule in one.rules) for one in figures]
     assert max(frames) >= min(frames) + 8, "a window, and the place that it enlarges"
+
+
+def test_nothing_shows_through_an_enlarged_place():
+    *_, figure = figure_of("bins-at-the-gate", "circle-top")
+    # In ink are the frames of the window, and of the place that it enlarges after it.
+    corners = [
+        rule.start
+        for rule in figure.rules
+        if rule.group == "zz frame" and rule.pen == Pen(0.25, INK)
+    ][:4]
+    (left, right), (top, bottom) = ((min(of), max(of)) for of in zip(*corners, strict=True))
+
+    def within(place, margin):
+        x, y = place
+        return left - margin < x < right + margin and top - margin < y < bottom + margin
+
+    drawn = [rule for rule in figure.rules if rule.group.endswith((" new", " light", " dark"))]
+    ends = [pair for r in drawn for pair in ((r.start, r.end), (r.end, r.start))]
+    assert any(within(start, -0.01) for start, _ in ends), "the place is drawn in the window"
+    assert not [one for one in ends if within(one[0], -0.01) and not within(one[1], 0.01)]
 
 
 def test_marks_that_stand_apart_are_no_crowd():

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from orthopsis.construction.moves import Mark, Step, count
 from orthopsis.exercise.crowd import crowd
@@ -38,7 +39,17 @@ from orthopsis.handout.window import (
     loop,
     overlap,
 )
-from orthopsis.perspective.segments import XY, Box, Segment, at, box_of, length, portion_within
+from orthopsis.perspective.segments import (
+    WHOLE,
+    XY,
+    Box,
+    Segment,
+    at,
+    box_of,
+    length,
+    portion_within,
+    remainder,
+)
 from orthopsis.phrase import PointName, say
 
 LETTER_MM = 3.3
@@ -48,7 +59,7 @@ SMALL_WIDE_MM = 20.0
 GAP_MM = 2.0
 LEAST_SHOWN_MM = 70.0
 """Less of the sheet than this is never shown: one would not find it again."""
-WHOLE = 0.8
+ALMOST_WHOLE = 0.8
 """A place that takes more of the sheet than this is shown as the whole sheet."""
 CROWDED_MM = 4.5
 """Marks nearer to one another in print are shown once more, enlarged."""
@@ -69,7 +80,7 @@ def step_closeup(
     )
     figure = Figure(wide_mm, high_mm, words, paper=False)
     wanted = _place_of(moment)
-    whole = _shares(wanted, moment.sheet) > WHOLE
+    whole = _shares(wanted, moment.sheet) > ALMOST_WHOLE
     room = (0.0, 0.0, wide_mm, high_mm)
     if not whole:
         room = (0.0, 0.0, wide_mm - SMALL_WIDE_MM - GAP_MM, high_mm)
@@ -79,6 +90,7 @@ def step_closeup(
     inset = _inset(moment, window, close) if close else None
     _draw(figure, moment, window, within=inset)
     if inset is not None:
+        _clear(figure, inset.place)
         _draw(figure, moment, inset, frame=True)
         _frame(figure, window.area(inset.shown), Pen(0.25, INK))
     if not whole:
@@ -148,6 +160,23 @@ def _seen(moment: Moment, window: Window) -> Iterator[Segment]:
         line = window.line(drawn.stroke.segment)
         if line is not None:
             yield line
+
+
+def _clear(figure: Figure, place: Box) -> None:
+    """Take what is drawn out of the place of a window: nothing shows through it."""
+    rules: list[Rule] = []
+    for rule in figure.rules:
+        line = rule.start, rule.end
+        covered = portion_within(line, *place)
+        left = remainder([covered]) if covered is not None else [WHOLE]
+        rules += [replace(rule, start=at(line, t0), end=at(line, t1)) for t0, t1 in left]
+    figure.rules = rules
+    left_mm, top_mm, right_mm, bottom_mm = place
+    figure.dots = [
+        dot
+        for dot in figure.dots
+        if not (left_mm <= dot.at[0] <= right_mm and top_mm <= dot.at[1] <= bottom_mm)
+    ]
 
 
 # --- drawing --------------------------------------------------------------------------------------
