@@ -10,6 +10,7 @@ import pytest
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import portion_shared
 from orthopsis.perspective.stroke import Part, Role, Stroke, joined
@@ -49,8 +50,9 @@ def test_random_documents_agree(first, round_share):
 
 
 @pytest.mark.parametrize("path", sorted(EXAMPLES.glob("*.json")), ids=lambda path: path.stem)
-def test_examples_agree(path):
-    scene = resolve(from_data(json.loads(path.read_text())))
+@pytest.mark.parametrize("flow", list(Flow))
+def test_examples_agree(path, flow):
+    scene = resolve(from_data({**json.loads(path.read_text()), "run": {"flow": flow}}))
     assert difference(outlines(scene), kept(scene)) == ([], [])
     assert len(outlines(scene)) > 8
 

@@ -196,6 +196,8 @@ def test_random_words_agree(first):
     compared = 0
     for seed in range(first, first + 30):
         data = random_words(seed)
+        if seed % 2:
+            data["run"] = {"flow": "corners"}
         try:
             scene = resolve(from_data(data))
             drawn, built = outlines(scene), kept(scene)

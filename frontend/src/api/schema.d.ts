@@ -1807,7 +1807,7 @@ export interface components {
          * @description How a lesson goes on from one thing to the next.
          * @enum {string}
          */
-        Flow: "things" | "stages";
+        Flow: "things" | "stages" | "corners";
         /** FormOut */
         FormOut: {
             /** Name */

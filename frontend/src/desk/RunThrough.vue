@@ -20,6 +20,7 @@ const emit = defineEmits<{ choose: [number: number]; flow: [flow: Flow] }>();
 const FLOWS = [
   { value: "things", label: "Thing by thing" },
   { value: "stages", label: "Stage by stage" },
+  { value: "corners", label: "Corner by corner" },
 ] as const;
 const ACTS: Record<string, string> = {
   setting: "The setting",

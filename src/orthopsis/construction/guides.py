@@ -33,6 +33,8 @@ class Guide:
     until: XY | None = None
     reached: list[Point] = field(default_factory=list)
     pending: StepStroke = field(init=False)
+    put_down: list[StepStroke] = field(default_factory=list)
+    """What has been drawn of it."""
 
     def __post_init__(self) -> None:
         self.pending = StepStroke(NOT_YET._replace(part=self.part), self.fate)
@@ -42,7 +44,7 @@ class Guide:
         """The finished line in its place."""
         strokes = self.step.strokes
         place = next(k for k, one in enumerate(strokes) if one is self.pending)
-        strokes[place : place + 1] = drawn
+        strokes[place : place + 1] = self.put_down = drawn
 
     def drawn(self, sheet: Sheet) -> StepStroke:
         """The line from its start past the furthest mark, never past its vanishing point."""

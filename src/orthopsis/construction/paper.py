@@ -70,6 +70,8 @@ class Quick(NamedTuple):
     """Through the four middles of the square alone."""
     curves: bool = False
     """Rounded by hand through one mark that the eye chooses."""
+    corners: bool = False
+    """One corner of a face is finished before the next is begun."""
 
 
 @dataclass
@@ -80,11 +82,13 @@ class Paper(MoveRecord):
     quick: Quick = field(default_factory=Quick)
     _guides: list[Guide] = field(default_factory=list)
     _tidied: list[tuple[Step, Part]] = field(default_factory=list)
+    _rubbed: list[tuple[Step, Guide]] = field(default_factory=list)
     _curves: int = 0
 
     def on_trial(self) -> Callable[[], None]:
         """From now on what is drawn is only tried: the answer takes all of it back."""
         steps, guides, tidied = len(self.steps), len(self._guides), len(self._tidied)
+        rubbed = len(self._rubbed)
         reached = [len(guide.reached) for guide in self._guides]
         counts = self._named, self._readings, self._ruled, self._curves
         placed: list[tuple[list[Any], int]] = [(self._helping, len(self._helping))]
@@ -99,6 +103,7 @@ class Paper(MoveRecord):
             if self.setting is not None:
                 self.setting.ideas = ideas
             del self.steps[steps:], self._guides[guides:], self._tidied[tidied:]
+            del self._rubbed[rubbed:]
             for guide, many in zip(self._guides, reached, strict=True):
                 del guide.reached[many:]
             self._named, self._readings, self._ruled, self._curves = counts
@@ -300,6 +305,13 @@ class Paper(MoveRecord):
 
     # --- tidying -----------------------------------------------------------------------------
 
+    def rub_out(self, ruled: Ruled) -> None:
+        """Rub out a guide line in this step, once the finished line stands on it."""
+        for guide in self._guides:
+            if guide.ruled is ruled:
+                self._rubbed.append((self._step, guide))
+                self.moved(Do.ERASE, (), None)
+
     def tidy(self, part: Part) -> None:
         """Darken a part's finished lines and erase the light ones it grew from."""
         self.finish_guides()
@@ -327,9 +339,14 @@ class Paper(MoveRecord):
         firsts = list(accumulate((len(step.strokes) for step in self.steps), initial=0))
         numbers = {id(step): number for number, step in enumerate(self.steps)}
         strokes = self.strokes
+        places = {id(drawn): number for number, drawn in enumerate(strokes)}
+        gone: set[int] = set()
+        for step, guide in self._rubbed:
+            step.erases += [places[id(drawn)] for drawn in guide.put_down]
+            gone |= set(step.erases)
         for step, part in self._tidied:
             for number in range(firsts[numbers[id(step)] + 1]):
-                if strokes[number].stroke.part == part:
+                if strokes[number].stroke.part == part and number not in gone:
                     keeps = strokes[number].fate == "keep"
                     (step.darkens if keeps else step.erases).append(number)
 

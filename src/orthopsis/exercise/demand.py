@@ -16,6 +16,7 @@ from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import DemandName, DemandSpec, Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
+from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.pieces.base import Grip
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
@@ -70,6 +71,8 @@ def for_demand(exercise: Exercise, name: DemandName) -> Exercise:
     if spec.quick is not None:
         way = QUICK if spec.quick else EXACT
         data["schools"] = {**data.get("schools", {}), **way}
+        if spec.quick and scene.flow is Flow.STAGES:
+            data["run"] = {"flow": Flow.CORNERS, **(data.get("run") or {})}
     if spec.given is not None:
         data["given"] = spec.given
     if name != "standard":

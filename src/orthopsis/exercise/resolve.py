@@ -40,6 +40,8 @@ from orthopsis.wording.words import Words
 LEAST_EYE_HEIGHT_MM = 50.0
 EXACT_FROM_AGE = 12
 """Younger pupils sketch a circle through four middles (common practice, no published source)."""
+CORNERS_BELOW_AGE = 9
+"""Younger pupils finish one corner before the next (common practice, no published source)."""
 
 
 class PlacedPart(NamedTuple):
@@ -200,12 +202,16 @@ class Scene:
 
     @cached_property
     def flow(self) -> Flow:
-        """The order of teaching: as the teacher wishes, or stage by stage where there is a word."""
-        run = self.exercise.run
+        """The order of teaching: as the teacher wishes; else stage by stage where there is a word,
+        for the youngest corner by corner.
+        """
+        run, age = self.exercise.run, self.exercise.age
         if run is not None and run.flow is not None:
             return run.flow
         of_piece = Counter(part.number for part in self.parts)
-        return Flow.STAGES if max(of_piece.values(), default=0) > 1 else Flow.THINGS
+        if max(of_piece.values(), default=0) <= 1:
+            return Flow.THINGS
+        return Flow.CORNERS if age is not None and age < CORNERS_BELOW_AGE else Flow.STAGES
 
     @cached_property
     def construction(self) -> list[Step]:
@@ -364,6 +370,7 @@ def _quick(scene: Scene) -> Quick:
     return Quick(
         circles=schools.circle == "four middles" if schools.circle else young,
         curves=schools.curve == "by hand" if schools.curve else young,
+        corners=scene.flow is Flow.CORNERS,
     )
 
 

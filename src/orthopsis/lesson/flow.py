@@ -1,4 +1,4 @@
-"""The order of teaching: thing by thing, or stage by stage.
+"""The order of teaching: thing by thing, stage by stage, or corner by corner.
 
 Steps may change places as long as nothing is used before it is made. What hides what was settled
 before the first line, so the lines stay the same in every order.
@@ -28,6 +28,8 @@ class Flow(StrEnum):
     """Each thing is finished before the next is begun."""
     STAGES = "stages"
     """Everything of one act together: all fronts, all lines to the points, all backs."""
+    CORNERS = "corners"
+    """As by stages, but behind each face one corner is finished before the next is begun."""
 
 
 Lefts = Mapping[Part | None, float]

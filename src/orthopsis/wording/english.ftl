@@ -912,6 +912,30 @@ corner-same = { $count ->
 corner-none = No corner sends a line: only the face shows.
 corner-none-but-curves = No corner sends a line: the curves behind show all the same.
 
+corners-first-title = the back, corner by corner
+corners-next-title = the other corners
+# $vp (point) $what (choice)
+corners-swing =
+    Pencil on { $vp }, swing the ruler to the corner: one light line back, where it does not run
+    through the { WORD($what) }.
+    .simple = Put the pencil on { $vp }. Swing the ruler to the corner. Draw one light line back.
+corners-rub = Then rub out what is left over of the light line.
+corners-first-check = One light line at a time: nothing is left over before you go on.
+# $count (number) $vp (point) $what (choice)
+corners-next = { $count ->
+        [one] Do the same at the last corner
+       *[other] Do the same at the other { $count } corners, one by one round the { WORD($what) }
+    }: a light line to { $vp }, the far corner, the line between, the far side, rub out. Where the line
+    would run through the { WORD($what) } draw nothing, and go on to the next corner.
+    .simple =
+        { $count ->
+            [one] Do the same at the last corner.
+           *[other] Do the same at the other { $count } corners, one by one.
+        } A light line to { $vp }. Find the far corner. Draw. Rub out. Does the line run through the
+        { WORD($what) }? Then draw nothing and go on.
+# $things (list) $count (number) $vp (point)
+again-corners =
+    Do the same for { $things }: corner by corner, one light line to { $vp } at a time.
 back-title = the back
 back-more-title = the back goes on
 # $near (mark) $far (mark)
@@ -959,11 +983,17 @@ side-parallel-from = from { $mark }, parallel to { $line }
     .simple = from { $mark }, the same way as { $line }
 # $corners (list)
 back-corners = Find the far corners, one by one. { $corners }
-# $sides (list) $what (choice)
+# $sides (list) $what (choice) $count (number)
 back-sides =
-    Draw the far sides { $sides }; they stop where they meet the { WORD($what) }.
+    { $count ->
+        [one] Draw the far side { $sides }; it stops where it meets the { WORD($what) }.
+       *[other] Draw the far sides { $sides }; they stop where they meet the { WORD($what) }.
+    }
     .simple =
-        Draw the far sides { $sides }. Stop where you meet the { WORD($what) }.
+        { $count ->
+            [one] Draw the far side { $sides }.
+           *[other] Draw the far sides { $sides }.
+        } Stop where you meet the { WORD($what) }.
 # $vp (point)
 back-stays =
     The lines to { $vp } stay as far as the marks on them.

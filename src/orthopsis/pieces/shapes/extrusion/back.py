@@ -16,8 +16,7 @@ def draw_behind(work: ProfileSite, far: Far, said: Sequence[Phrase]) -> None:
 
     `far` makes the marks behind those of the face.
     """
-    shows, n = work.body.shows, work.count
-    whole = [k for k in range(n) if shows.get((k, k + n), [(0.0, 0.0)])[-1][1] >= 1.0]
+    shows, n, whole = work.body.shows, work.count, whole_corners(work)
     sweeps = [(k, k) for k in range(n) if (k, k + n) in shows]
     far_sides = [side for side in work.profile.sides if (side[0] + n, side[1] + n) in shows]
     step = work.begin("back", Act.BACKS)
@@ -31,14 +30,21 @@ def draw_behind(work: ProfileSite, far: Far, said: Sequence[Phrase]) -> None:
             step.like, step.goes_on = "back", True
             names, said = [], ()
         if a == b:
-            _draw_sweep(work, a, a in whole, far)
+            draw_sweep(work, a, a in whole, far)
         else:
-            names.append(_draw_far_side(work, (a, b), whole, far))
+            names.append(draw_far_side(work, (a, b), whole, far))
     _say_behind(work, step, names, said)
     draw_far_curves(work, far)
 
 
-def _draw_sweep(work: ProfileSite, k: int, whole: bool, far: Far) -> None:
+def whole_corners(work: ProfileSite) -> list[int]:
+    """The corners whose line back shows as far as the corner behind."""
+    shows, n = work.body.shows, work.count
+    return [k for k in range(n) if shows.get((k, k + n), [(0.0, 0.0)])[-1][1] >= 1.0]
+
+
+def draw_sweep(work: ProfileSite, k: int, whole: bool, far: Far) -> None:
+    """A corner's line back, to the corner behind or to where it runs into the face."""
     portions = work.body.shows[k, k + work.count]
     if whole:
         mark = mark_behind(work, k, far)
@@ -49,7 +55,7 @@ def _draw_sweep(work: ProfileSite, k: int, whole: bool, far: Far) -> None:
         work.paper.keep_along(work.marks[k], guide, end, work.vp.name, work.body, portions)
 
 
-def _draw_far_side(
+def draw_far_side(
     work: ProfileSite, side: tuple[int, int], whole: Sequence[int], far: Far
 ) -> Value:
     """Draw a far side; what it is called."""
@@ -103,7 +109,7 @@ def _say_behind(
     if found:
         step.say("back-corners", corners=Several(tuple(found), "space"))
     if drawn:
-        step.say("back-sides", sides=Several(tuple(drawn)), what=work.what)
+        step.say("back-sides", sides=Several(tuple(drawn)), what=work.what, count=count(len(drawn)))
     if not step.says:
         step.say("back-stays", vp=work.vp)
     step.check("back-parallel-check" if parallel else "back-to-point-check")

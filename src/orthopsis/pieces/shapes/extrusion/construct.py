@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import replace
 
 from orthopsis.construction.face import FrontFace, RecedingFace
@@ -18,7 +18,9 @@ from orthopsis.pieces.shapes.box_frame import draw_frame
 from orthopsis.pieces.shapes.extrusion.back import draw_behind
 from orthopsis.pieces.shapes.extrusion.bands import draw_bands
 from orthopsis.pieces.shapes.extrusion.behind import Parallels, Rows
-from orthopsis.pieces.shapes.extrusion.corner_lines import draw_guides
+from orthopsis.pieces.shapes.extrusion.by_corners import draw_by_corners
+from orthopsis.pieces.shapes.extrusion.corner_lines import corners_drawn, draw_guides, guide_line
+from orthopsis.pieces.shapes.extrusion.curves import Far
 from orthopsis.pieces.shapes.extrusion.face import (
     draw_columns,
     draw_face,
@@ -75,9 +77,7 @@ def _from_front(work: ProfileSite, room: Room) -> None:
         draw_rows(work, lines, lambda downs: [phrase("face-rows", corner=a, downs=downs)])
         draw_columns(work, lines, lambda rights: [phrase("face-columns", corner=a, rights=rights)])
     draw_face(work, lines)
-    draw_guides(work)
-    if work.shows_depth:
-        draw_behind(work, Parallels(work), _how_far_back(work))
+    draw_back(work, lambda: (Parallels(work), _how_far_back(work)))
 
 
 def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark, Mark, Mark]:
@@ -129,7 +129,11 @@ def _how_far_back(work: ProfileSite) -> list[Phrase]:
         mark = work.marks[number]
     guide = work.guides.get(-1 if number is None else number)
     if guide is None:
-        guide = paper.aim(mark, vp, work.part, fate="erase")
+        shows = number is not None and number in corners_drawn(work)
+        if number is not None and shows:
+            guide = guide_line(work, number)
+        else:
+            guide = paper.aim(mark, vp, work.part, fate="erase")
         step.say("back-depth-line", mark=mark, vp=vp)
         if number is not None:
             work.guides[number] = guide
@@ -172,11 +176,23 @@ def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
     draw_rows(work, face, lambda measured: _said_of_rows(work, face, measured))
     draw_columns(work, face, lambda measured: _said_of_columns(work, face, measured))
     draw_face(work, face)
-    draw_guides(work)
-    if work.shows_depth:
-        assert work.frame is not None
-        draw_behind(work, Rows(work, face, work.frame), [say("back-cut-away", vp=work.vp.said)])
+    frame = work.frame
+    assert frame is not None
+    draw_back(work, lambda: (Rows(work, face, frame), [say("back-cut-away", vp=work.vp.said)]))
     return face
+
+
+def draw_back(work: ProfileSite, begin: Callable[[], tuple[Far, list[Phrase]]]) -> None:
+    """What lies behind the face: all lines first and then all far sides, or corner by corner.
+
+    `begin` tells how far back, and what finds the marks behind those of the face.
+    """
+    if not (work.shows_depth and work.paper.quick.corners):
+        draw_guides(work)
+    if work.shows_depth:
+        far, said = begin()
+        draw = draw_by_corners if work.paper.quick.corners else draw_behind
+        draw(work, far, said)
 
 
 def _said_of_rows(work: ProfileSite, face: RecedingFace, measured: Several) -> list[Phrase]:

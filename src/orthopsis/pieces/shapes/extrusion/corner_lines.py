@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from orthopsis.construction.moves import Act, Step, count, phrase
+from orthopsis.construction.moves import Act, Ruled, Step, count, phrase
 from orthopsis.perspective.plane import direction, distance
 from orthopsis.perspective.segments import XY, at
 from orthopsis.pieces.shapes.extrusion.curves import mark_touches
@@ -15,34 +15,48 @@ def draw_guides(work: ProfileSite) -> None:
     """From every corner whose line does not run through the shape, a light line; the others
     are tried as well, and nothing is drawn.
     """
-    drawn = [k for k in range(work.count) if (k, k + work.count) in work.body.shows]
+    drawn = corners_drawn(work)
+    step = work.begin("corner-lines", Act.LINES, vp=work.vp)
+    touched = mark_touches(work)
+    for k in drawn:
+        work.guides[k] = guide_line(work, k)
+    vain = try_in_vain(work, set(drawn))
+    step.say("corner-swing", vp=work.vp, what=work.what)
+    if touched:
+        step.say("corner-touches", count=count(len(touched)))
+    if vain:
+        step.say("corner-in-vain", count=count(vain), what=work.what)
+    count_lines(work, step, drawn)
+    step.differs(lines=count(len(drawn)))
+    step.again = phrase("again-corner-lines", vp=work.vp, what=work.what)
+    step.bulk = len(drawn) > MOST_LINES
+
+
+def corners_drawn(work: ProfileSite) -> list[int]:
+    """The corners that send a line back."""
+    return [k for k in range(work.count) if (k, k + work.count) in work.body.shows]
+
+
+def guide_line(work: ProfileSite, k: int) -> Ruled:
+    """A corner's light line to the vanishing point, as far as it does not run into the shape."""
+    return work.paper.aim(work.marks[k], work.vp, work.part, until=_runs_into(work, k))
+
+
+def try_in_vain(work: ProfileSite, drawn: set[int]) -> int:
+    """Lay the ruler at the corners that send no line; how many there are."""
     smooth = work.profile.smooth
     vain = [
         k
         for k in range(len(work.profile.corners))
         if k not in drawn and k not in smooth and distance(work.marks[k].at, work.vp.at) > 1e-6
     ]
-    step = work.begin("corner-lines", Act.LINES, vp=work.vp)
-    touched = mark_touches(work)
-    for k in drawn:
-        work.guides[k] = work.paper.aim(
-            work.marks[k], work.vp, work.part, until=_runs_into(work, k)
-        )
     for k in vain:
         reach = distance(work.marks[k].at, work.body.corners[k + work.count][0])
         work.paper.tried(work.marks[k], work.vp, reach, work.part)
-    step.say("corner-swing", vp=work.vp, what=work.what)
-    if touched:
-        step.say("corner-touches", count=count(len(touched)))
-    if vain:
-        step.say("corner-in-vain", count=count(len(vain)), what=work.what)
-    _count_lines(work, step, drawn)
-    step.differs(lines=count(len(drawn)))
-    step.again = phrase("again-corner-lines", vp=work.vp, what=work.what)
-    step.bulk = len(drawn) > MOST_LINES
+    return len(vain)
 
 
-def _count_lines(work: ProfileSite, step: Step, drawn: Sequence[int]) -> None:
+def count_lines(work: ProfileSite, step: Step, drawn: Sequence[int]) -> None:
     """How many lines the corners send: some may fall on one another."""
     if not drawn:
         step.check("corner-none-but-curves" if work.shows_depth else "corner-none")
