@@ -31,6 +31,31 @@ def test_blocks_on_the_same_lines_agree(data, top_mm, bottom_mm, kind):
     assert difference(outlines(scene), kept(scene)) == ([], [])
 
 
+WORD = {"kind": "letters", "text": "HAT", "run": "right"}
+
+
+@pytest.mark.parametrize("data", [TWO_POINT, THREE_POINT], ids=["two points", "three points"])
+@pytest.mark.parametrize(("top_mm", "bottom_mm"), [(10, 50), (250, 300), (300, 390)])
+@pytest.mark.parametrize("base", ["a box", "a word"])
+def test_words_on_the_same_lines_agree_and_measure_no_side(data, top_mm, bottom_mm, base):
+    fields = {f"pieces__1__{name}": value for name, value in WORD.items()}
+    if base == "a word":
+        box = data["pieces"][0]
+        first = {**WORD, "id": box["id"], "edge": box["edge"], "length": box["right"]}
+        data = {**data, "pieces": [{**first, "thickness": box["left"]}]}
+    scene = scene_of(stacked(data, top_mm, bottom_mm, **fields))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    made = [step for step in steps(scene) if step.part and step.part.piece == "other"]
+    assert {"box-edge-on", "face-outline"} <= {step.phrase for step in made}
+    assert not [
+        step
+        for step in made
+        if step.phrase.startswith("box-") and "on" not in step.phrase and step.measures
+    ], "sides come from the lines that are there"
+    if base == "a word":
+        assert "of" in scene.words.say(made[-1].name), "two words: each letter says whose it is"
+
+
 def test_three_crates_stand_on_one_set_of_lines():
     # Common practice, no published source: one above, one straddling, one below the horizon.
     scene = example("three-crates")

@@ -111,7 +111,9 @@ class Scene:
                 f"{path}.turned_vp_mm", say("refused-turned", at=Length(turned_mm), why=error.says)
             ) from None
         floats = piece.standing == "floating"
-        return Stage(self.sheet, view, path, floats, piece.transparent, piece.place.named)
+        words = sum(one.word is not None for one in self.exercise.pieces)
+        named = piece.place.named
+        return Stage(self.sheet, view, path, floats, piece.transparent, named, words)
 
     @cached_property
     def pieces(self) -> list[AnyPiece]:

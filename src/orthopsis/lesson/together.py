@@ -27,8 +27,8 @@ MOST_NAMED = 5
 
 
 MEASURES = {
-    "across", "down", "below", "width", "height", "length", "depth", "left", "right", "measures",
-    "lines", "sides",
+    "across", "down", "top", "foot", "width", "height", "length", "depth", "left", "right",
+    "measures", "lines", "sides",
 }  # fmt: skip
 """Columns of what follows from the sheet's measures; how many corners a letter has does not."""
 
@@ -276,6 +276,11 @@ def _table(steps: Sequence[Step], *, said: bool = False) -> Table | None:
     if not columns:
         return None
     cells = [_column(name, [row.get(name) for row in rows.values()]) for name in columns]
+    headings = Counter(heading.id for heading, _ in cells)
+    for k, name in enumerate(columns):
+        if headings[cells[k][0].id] > 1:
+            # Two measures of one kind: each is called by what it is for.
+            cells[k] = say(f"column-{name}"), [row.get(name) for row in rows.values()]
     return Table(
         (say("column-thing"), *(heading for heading, _ in cells)),
         tuple(

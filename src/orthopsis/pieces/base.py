@@ -76,6 +76,8 @@ class Stage:
     transparent: bool = False
     named: Mapping[str, str] = field(default_factory=dict)
     """What the document calls a field, where a piece is worked out as another kind."""
+    words: int = 0
+    """How many words there are on the sheet."""
 
     def refuse(self, field: str, says: Phrase) -> ExerciseError:
         """An error that names the piece's field."""

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
 from typing import Self
 
 from orthopsis.perspective.stroke import Part
@@ -12,8 +11,7 @@ from orthopsis.pieces.piece import BlockPlace, Piece
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
-from orthopsis.pieces.placement.lines import OnLines
-from orthopsis.pieces.placement.placement import BlockPlacement, Listed
+from orthopsis.pieces.placement.placement import Listed
 
 
 class BlockPiece(Piece):
@@ -26,17 +24,9 @@ class BlockPiece(Piece):
         """It is drawn as one."""
         return Part(self.id)
 
-    def settled(self, others: Mapping[str, Listed], stage: Stage) -> Self:
-        place: BlockPlacement = self.place.settled(others, self.view, stage)
-        return self if place is self.place else self.placed(place)
-
     @property
     def listed(self) -> Listed | None:
         return Listed(self.place, self.view)
-
-    @property
-    def rests_on(self) -> Iterable[str]:
-        return (self.place.stack.on,) if isinstance(self.place, OnLines) else ()
 
     @property
     def front_edge(self) -> FrontEdge | None:

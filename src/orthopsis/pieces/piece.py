@@ -34,7 +34,7 @@ from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.lines import OnLines
 from orthopsis.pieces.placement.placement import Listed, Placement
-from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront
+from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
 from orthopsis.pieces.roles import CUTS, Editor, FieldRole, roles_of
 
 PLACE = "place"
@@ -57,7 +57,9 @@ BlockPlace = Annotated[
     Discriminator(_form_of),
 ]
 WordPlace = Annotated[
-    Annotated[WordOnFront, Tag("front")] | Annotated[WordOnEdge, Tag("edge")],
+    Annotated[WordOnFront, Tag("front")]
+    | Annotated[WordOnEdge, Tag("edge")]
+    | Annotated[WordOnLines, Tag("lines")],
     Discriminator(_form_of),
 ]
 
@@ -125,8 +127,8 @@ class Piece(Measures):
 
         Raises ExerciseError.
         """
-        del others, stage
-        return self
+        place = self.place.settled(others, self.view, stage)
+        return self if place is self.place else self.placed(place)
 
     @property
     def listed(self) -> Listed | None:
@@ -136,7 +138,7 @@ class Piece(Measures):
     @property
     def rests_on(self) -> Iterable[str]:
         """The ids of the pieces that it goes with."""
-        return ()
+        return self.place.rests_on
 
     @property
     def front_edge(self) -> FrontEdge | None:

@@ -55,10 +55,12 @@ title-first = { $title }, first
 title-then = { $title }, then
 # $words (text)
 own-words = { $words }
-# $letter (own)
+# $letter (phrase)
 letter = Letter { $letter }
-# $place (number) $letter (own)
-letter-of-several = { $place ->
+# $letter (own)
+letter-itself = { $letter }
+# $letter (own) $place (number)
+letter-of-several = { $letter } ({ $place ->
     [1] 1st
     [2] 2nd
     [3] 3rd
@@ -66,7 +68,9 @@ letter-of-several = { $place ->
     [22] 22nd
     [23] 23rd
    *[other] { $place }th
- } letter, { $letter }
+ })
+# $letter (phrase) $word (name)
+letter-in-word = { $letter } of { $word }
 # $point (point)
 line-to = a line to { $point }
 
@@ -359,7 +363,8 @@ column-step = Step
 column-measures = Measures
 column-across = Across
 column-down = Down
-column-below = Its end
+column-top = Upper end
+column-foot = Lower end
 column-across-on = From the left edge
 column-across-left = Out from the left edge
 column-across-right = Out from the right edge
@@ -380,7 +385,9 @@ brief-across = { $value }
 # $value (phrase)
 brief-down = { $value }
 # $value (phrase)
-brief-below = its end { $value }
+brief-top = from { $value }
+# $value (phrase)
+brief-foot = to { $value }
 # $value (length)
 brief-width = { $value } wide
 # $value (length)

@@ -26,8 +26,8 @@ from orthopsis.pieces.piece import Piece, WordPlace
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.depth import Cut, check_share
 from orthopsis.pieces.placement.front import OnFront
-from orthopsis.pieces.placement.placement import BlockPlacement
-from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront
+from orthopsis.pieces.placement.placement import BlockPlacement, Listed
+from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
 from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.extrusion.alphabet import (
     GAP_MM,
@@ -110,6 +110,8 @@ class Letter(Drawn):
     number: int
     part: Part
     text: str
+    among: Own | None = None
+    """What the word is called, where there are others on the sheet."""
 
     @property
     def character(self) -> str:
@@ -121,11 +123,15 @@ class Letter(Drawn):
 
     @property
     def name(self) -> Phrase:
-        """The letter, with its place where the word has it twice."""
+        """The letter, with its place where the word has it twice, and the word beside others."""
         if self.text.count(self.character) == 1:
-            return say("letter", letter=Own(self.character))
-        place = Number(float(self.part.number))
-        return say("letter-of-several", place=place, letter=Own(self.character))
+            letter = say("letter-itself", letter=Own(self.character))
+        else:
+            place = Number(float(self.part.number))
+            letter = say("letter-of-several", place=place, letter=Own(self.character))
+        if self.among is not None:
+            letter = say("letter-in-word", letter=letter, word=self.among)
+        return say("letter", letter=letter)
 
     @property
     def profile(self) -> Profile:
@@ -200,8 +206,13 @@ class Letters(Piece):
     def shape(self) -> Extrusion:
         """The block of the whole word with its letters' profiles."""
         return self._extrusion(
-            Part(self.id), self.row, self.place.block(true_width(self.row) / HEIGHT_MM)
+            Part(self.id), self.row, self._placed.block(true_width(self.row) / HEIGHT_MM)
         )
+
+    @property
+    def _placed(self) -> WordOnFront | WordOnEdge:
+        assert not isinstance(self.place, WordOnLines), "measured out first"
+        return self.place
 
     def _extrusion(
         self,
@@ -228,14 +239,15 @@ class Letters(Piece):
 
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         text = "".join(placed.character for placed in self.row)
+        among = self.name if stage.words > 1 else None
         if isinstance(self.place, WordOnFront) and self.place.street is not None:
             words = self._along_the_street(self.place, self.place.street, stage)
             return [
-                Letter(word, 0, Part(self.id, number), text)
+                Letter(word, 0, Part(self.id, number), text, among)
                 for number, word in enumerate(words, start=1)
             ]
         word = Word(self.shape, self.row)
-        return [Letter(word, k, Part(self.id, k + 1), text) for k in range(len(self.row))]
+        return [Letter(word, k, Part(self.id, k + 1), text, among) for k in range(len(self.row))]
 
     def switched_on(self, field: str, stage: Stage) -> Self:
         """Letters along a street stand on the ground."""
@@ -284,6 +296,13 @@ class Letters(Piece):
         return words
 
     @property
+    def listed(self) -> Listed | None:
+        """The block of the whole word, where it runs away."""
+        if not isinstance(self.place, WordOnEdge):
+            return None
+        return Listed(self.shape.on_edge, self.view)
+
+    @property
     def front_edge(self) -> FrontEdge | None:
         return self.place.edge if isinstance(self.place, WordOnEdge) else None
 
@@ -303,6 +322,9 @@ class Letters(Piece):
             for height_mm in (first, *lower):
                 yield self.placed(self.place.of_height(height_mm))
             return
+        if isinstance(self.place, WordOnLines):
+            yield self  # as long as the block on whose lines it stands
+            return
         longer = true_width(self.row) / true_width(before.row)
         length = next(grip for grip in before.grips(stage) if grip.field == "length")
         for share in SHARES:
@@ -313,6 +335,8 @@ class Letters(Piece):
 
     def grips(self, stage: Stage) -> list[Grip]:
         """The cuts of the word's block, by the document's names."""
+        if isinstance(self.place, WordOnLines):
+            return self.place.grips(stage)
         return [
             *(
                 replace(grip, field=stage.named.get(grip.field, grip.field))
@@ -332,4 +356,4 @@ class Letters(Piece):
             moved = replace(self.shape, place=way).moved(stage, view)
             assert isinstance(moved, OnFront)
             street = moved.depth
-        return self.placed(self.place.moved_to(there, street))
+        return self.placed(self._placed.moved_to(there, street))

@@ -130,7 +130,7 @@ def _front_edge_on(
         base=on.name, line=drawn_on, top=top, down=down(upper.y, paper.sheet), foot=bottom,
         below=down(lower.y, paper.sheet),
     )  # fmt: skip
-    step.differs(down=down(upper.y, paper.sheet), below=down(lower.y, paper.sheet))
+    step.differs(top=down(upper.y, paper.sheet), foot=down(lower.y, paper.sheet))
     step.check("box-edge-on-check", edge=strung(top, bottom), line=drawn_on)
     return top, bottom
 

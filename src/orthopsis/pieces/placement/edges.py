@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from typing import Protocol, runtime_checkable
 
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
@@ -12,6 +13,18 @@ from orthopsis.pieces.placement.corners import seen_edges
 
 class FrameMarks(dict[int, Mark]):
     """The corners of a block that is drawn, 0 to 7, for those on its lines."""
+
+    @property
+    def frame(self) -> FrameMarks:
+        return self
+
+
+@runtime_checkable
+class Framed(Protocol):
+    """What a part hands over that has a block, on whose lines others may stand."""
+
+    @property
+    def frame(self) -> Mapping[int, Mark] | None: ...
 
 
 class Edges:

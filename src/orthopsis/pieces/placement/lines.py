@@ -5,7 +5,7 @@ Above, on and below the eye level on one set of lines, blocks show what the eye 
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from typing import Annotated, ClassVar
 
 from pydantic import ValidationError, model_validator
@@ -14,7 +14,6 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import LEVEL, Point, distance, join, meet
-from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Choice, Length, Own, PointName, say
 from orthopsis.pieces.base import Down, Grip, Measures, PointAcross, Reference, Site, Stage
@@ -22,7 +21,7 @@ from orthopsis.pieces.placement.anchor import FrontEdge
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.edge_moves import BaseBlock, draw_block
-from orthopsis.pieces.placement.edges import Edges, FrameMarks
+from orthopsis.pieces.placement.edges import Edges, Framed
 from orthopsis.pieces.placement.placement import BlockPlacement, Frame, Listed
 from orthopsis.pieces.roles import Editor
 
@@ -49,9 +48,14 @@ class DrawnOn(OnEdge):
     base: str
 
     def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
-        base = site.before.get(Part(self.base))
+        framed = (
+            handed.frame
+            for part, handed in site.before.items()
+            if part.piece == self.base and isinstance(handed, Framed)
+        )
+        marks = next((frame for frame in framed if frame is not None), None)
         # Where that block is not drawn yet, or does not show, this one is measured by itself.
-        on = BaseBlock(Own(self.base), base) if isinstance(base, FrameMarks) else None
+        on = None if marks is None else BaseBlock(Own(self.base), marks)
         return draw_block(self, site, edges, on)
 
     def moved(self, stage: Stage, view: View) -> BlockPlacement:
@@ -78,15 +82,17 @@ class OnLines(BlockPlacement):
         return Point(0.0, self.stack.top_mm)
 
     @property
+    def rests_on(self) -> Iterable[str]:
+        return (self.stack.on,)
+
+    @property
     def turned(self) -> bool:
         return self.turned_vp_mm is not None
 
     def seen(self, view: View, name: str) -> View:
         return view if self.turned_vp_mm is None else view.turned(name, self.turned_vp_mm)
 
-    def settled(
-        self, others: Mapping[str, Listed], view: str | None, stage: Stage
-    ) -> BlockPlacement:
+    def settled(self, others: Mapping[str, Listed], view: str | None, stage: Stage) -> DrawnOn:
         """The same block with an edge and cuts of its own, as the lines of its base give them."""
         stack = self.stack
         if stack.on not in others:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import abstractmethod
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, ClassVar, NamedTuple
 
 from orthopsis.construction.moves import Mark
@@ -59,6 +59,20 @@ class Placement(Measures):
         """What a field begins with that may be left out. Raises ExerciseError where it may not."""
         raise stage.refuse(field, say("refused-no-first-value"))
 
+    def settled(self, others: Mapping[str, Listed], view: str | None, stage: Stage) -> Placement:
+        """The placement with measures of its own, where it is given by another's.
+
+        `others` are the blocks listed before it, by their ids; `view` is its view's name.
+        Raises ExerciseError.
+        """
+        del others, view, stage
+        return self
+
+    @property
+    def rests_on(self) -> Iterable[str]:
+        """The ids of the pieces by whose lines it is given."""
+        return ()
+
     @property
     def named(self) -> Mapping[str, str]:
         """What the document calls the sides of the block that it gives."""
@@ -81,17 +95,6 @@ class Placement(Measures):
 
 class BlockPlacement(Placement):
     """Where a block stands: by a front, by an edge, or on the lines of another."""
-
-    def settled(
-        self, others: Mapping[str, Listed], view: str | None, stage: Stage
-    ) -> BlockPlacement:
-        """The placement with measures of its own, where it is given by another's.
-
-        `others` are the blocks listed before it, by their ids; `view` is its view's name.
-        Raises ExerciseError.
-        """
-        del others, view, stage
-        return self
 
     @abstractmethod
     def frame(self, stage: Stage, places: Sequence[XY] | None = None) -> Frame:

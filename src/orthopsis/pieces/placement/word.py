@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable, Mapping
 from typing import Annotated, Any, ClassVar, Literal
 
 from orthopsis.perspective.plane import LEVEL, Point
@@ -12,7 +13,8 @@ from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edge import OnEdge, beside
 from orthopsis.pieces.placement.front import OnFront
-from orthopsis.pieces.placement.placement import BlockPlacement, Placement
+from orthopsis.pieces.placement.lines import DrawnOn, OnLines, Stack
+from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
 from orthopsis.pieces.roles import Editor, FieldRole
 
 Run = Literal["left", "right"]
@@ -196,3 +198,69 @@ class WordOnEdge(Placement):
         cuts = {field: block.cut(side) for side, field in self.named.items()}
         turned = block.turned_vp_mm
         return WordOnEdge(edge=block.edge, run=self.run, **cuts, turned_vp_mm=turned)
+
+
+class WordDrawnOn(WordOnEdge):
+    """An edge with its cuts, worked out from the lines of another block, and drawn on them."""
+
+    base: str
+
+    def block(self, wide: float) -> OnEdge:
+        alone = super().block(wide)
+        return DrawnOn(
+            **{name: getattr(alone, name) for name in OnEdge.model_fields}, base=self.base
+        )
+
+
+class WordOnLines(Placement):
+    """A `stack` on the lines of another block, and the side of it to which the word `run`s: as long
+    and as thick as that block.
+    """
+
+    form: ClassVar = "lines"
+    tells: ClassVar = "stack"
+    systems: ClassVar = (2, 3)
+
+    stack: Stack
+    run: Annotated[Run, FieldRole.CHOICE]
+    turned_vp_mm: Annotated[PointAcross | None, Editor.NONE] = None
+
+    @classmethod
+    def first(cls, at: Point, size_mm: float, points: int) -> WordOnLines:
+        raise NotImplementedError("a word on the lines of another is begun from that one")
+
+    @property
+    def lines(self) -> OnLines:
+        """The lines that its block stands on."""
+        return OnLines(stack=self.stack, turned_vp_mm=self.turned_vp_mm)
+
+    @property
+    def anchor(self) -> Point:
+        return self.lines.anchor
+
+    @property
+    def rests_on(self) -> Iterable[str]:
+        return self.lines.rests_on
+
+    @property
+    def turned(self) -> bool:
+        return self.lines.turned
+
+    def seen(self, view: View, name: str) -> View:
+        return self.lines.seen(view, name)
+
+    def settled(self, others: Mapping[str, Listed], view: str | None, stage: Stage) -> WordDrawnOn:
+        there = self.lines.settled(others, view, stage)
+        other: Run = "left" if self.run == "right" else "right"
+        return WordDrawnOn(
+            edge=there.edge,
+            run=self.run,
+            length=there.cut(self.run),
+            thickness=there.cut(other),
+            turned_vp_mm=self.turned_vp_mm,
+            base=there.base,
+        )
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        """None: what stands on the lines of another is moved with it."""
+        return []
