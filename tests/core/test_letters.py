@@ -251,7 +251,7 @@ def test_letters_of_a_word_hide_one_another_by_depth_and_have_names_of_their_own
     assert {str(line.part) for line in outlines(scene)} == {f"word:{k}" for k in (1, 2, 3, 4)}
     titles = [title(step) for step in steps(scene)]
     assert any(title.startswith("Letter M:") for title in titles)
-    assert any(title.startswith("4th letter, S:") for title in titles)
+    assert any(title.startswith("Letter S (4th):") for title in titles)
     fronts = [line for line in outlines(scene) if line.family in ("horizontal", "vertical")]
     assert len(fronts) >= 40, "no front is covered by a side of the letter before it"
 

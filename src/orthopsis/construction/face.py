@@ -2,15 +2,16 @@
 
 On a front, which is true in shape, they are measured. On a face that runs away the rows start from
 marks on its near upright, and each column stands where such a row meets the diagonal: a third of
-the way down is a third of the way across. On a near upright that leans to a point of its own, marks
-are carried from a level measuring line. Source: similar triangles, and that lines stay lines in
+the way down is a third of the way across. A near upright that leans is measured, too: its parts
+grow smaller toward its point. Source: similar triangles, and that lines stay lines in
 perspective; handbooks of drawing divide a receding wall so (from memory).
 """
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from copy import copy
-from typing import Protocol
+from typing import NamedTuple, Protocol
 
 from orthopsis.construction.division import divided
 from orthopsis.construction.moves import Mark, Ruled
@@ -20,10 +21,21 @@ from orthopsis.perspective.plane import (
     LEVEL,
     distance,
 )
+from orthopsis.perspective.segments import position_on
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import FREE
 
 Corners = tuple[Mark, Mark, Mark, Mark]
+HALVED = (0.5, 0.25, 0.75)
+"""Shares of a front edge that crossed diagonals find."""
+
+
+class Halving(NamedTuple):
+    """The diagonals that were crossed, and the mark on the front edge level with the crossing."""
+
+    down: tuple[Mark, Mark]
+    up: tuple[Mark, Mark]
+    mark: Mark
 
 
 class Lines(Protocol):
@@ -120,8 +132,8 @@ class RecedingFace:
         self._marks = {(0.0, 0.0): p, (1.0, 0.0): q, (1.0, 1.0): r, (0.0, 1.0): s}
         self._bay, self._diagonal = (0.0, 1.0), paper.along(p, r)
         self._drawn_diagonal = False
-        self.carrier: Mark | None = None
-        """Whence measures are carried to a front edge that leans."""
+        self.halvings: list[Halving] = []
+        """How parts of the front edge were halved, in their order."""
 
     def taken_up(self) -> RecedingFace:
         """The same face for the next who draws on it; what is drawn on one leaves the other."""
@@ -129,8 +141,18 @@ class RecedingFace:
         face._levels, face._rows, face._columns = (
             dict(self._levels), dict(self._rows), dict(self._columns),
         )  # fmt: skip
-        face._marks = dict(self._marks)
+        face._marks, face.halvings = dict(self._marks), list(self.halvings)
         return face
+
+    def halve(self, shares: Collection[float]) -> list[Halving]:
+        """Halve the front edge by diagonals as far as some shares of it need; how that was done."""
+        if not self.halved or self.third is None:
+            return []
+        before = len(self.halvings)
+        for share in HALVED:
+            if share in shares:
+                self.level(share)
+        return self.halvings[before:]
 
     def level(self, share: float) -> Mark:
         """The mark on the front edge from which a row starts."""
@@ -144,9 +166,9 @@ class RecedingFace:
             if self.halved:
                 return divided(paper, top, foot, share)
             return paper.measure_along(top, foot, share * distance(top.at, foot.at))
-        if self.halved and share in (0.5, 0.25, 0.75):
+        if self.halved and share in HALVED:
             return self._halved(share)
-        return self._carried(share, self.third)
+        return paper.measure_along(top, foot, self._leaning(share, self.third))
 
     def _halved(self, share: float) -> Mark:
         """Half of a part of the front edge: through the crossing of the part's diagonals."""
@@ -159,7 +181,9 @@ class RecedingFace:
         up = self.paper.diagonal(near_below, far_above, self.part)
         middle = self.paper.cross(down, up)
         line = self.paper.lay(middle, self.along)
-        return self.paper.cross(line, self.paper.along(self.top, self.foot))
+        mark = self.paper.cross(line, self.paper.along(self.top, self.foot))
+        self.halvings.append(Halving((near_above, far_below), (near_below, far_above), mark))
+        return mark
 
     def _far_end(self, far: float, share: float) -> Mark:
         if (far, share) not in self._marks:
@@ -167,20 +191,15 @@ class RecedingFace:
             self._marks[far, share] = self.paper.cross(line, self._columns[far])
         return self._marks[far, share]
 
-    def _carried(self, share: float, third: Mark) -> Mark:
-        """A share of the leaning front edge, carried from a level line where it is measured.
+    def _leaning(self, share: float, third: Mark) -> float:
+        """How far down the leaning front edge a share of its true length lies, on paper.
 
-        The last measure and the edge's foot point to the place level with VP3 from which all
-        measures are carried: parallels of the level line vanish there.
+        Nearness falls evenly along it, to nothing at VP3: a foot that is t of the way there is
+        1 / (1 − t) times as far away as the top.
         """
-        paper, long_mm = self.paper, distance(self.top.at, self.foot.at)
-        way = LEFT if self.near == "left" else LEVEL
-        if self.carrier is None:
-            last = paper.measure_along(self.top, way, long_mm)
-            self.carrier = paper.cross(paper.lay(last, self.foot), paper.level(third))
-        laid = paper.measure_along(self.top, way, share * long_mm)
-        line = paper.aim(laid, self.carrier, self.part, family=FREE, fate="erase")
-        return paper.cross(line, paper.along(self.top, self.foot))
+        long_mm = distance(self.top.at, self.foot.at)
+        nearness = 1.0 - position_on((self.top.at.xy, third.at.xy), self.foot.at.xy)
+        return long_mm * share / ((1.0 - share) * nearness + share)
 
     def row(self, share: float) -> Ruled:
         if share not in self._rows:

@@ -10,10 +10,11 @@ from typing import NamedTuple
 
 from orthopsis.construction.moves import Act, Step, StepKey
 from orthopsis.construction.order import Body, near_to_far
-from orthopsis.construction.paper import Paper, Quick, StandingBodies
+from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
+from orthopsis.exercise.schools import flow_of, quick_ways
 from orthopsis.exercise.setting import (
     HELPING,
     helping_points,
@@ -38,10 +39,6 @@ from orthopsis.wording.choices import Wording
 from orthopsis.wording.words import Words
 
 LEAST_EYE_HEIGHT_MM = 50.0
-EXACT_FROM_AGE = 12
-"""Younger pupils sketch a circle through four middles (common practice, no published source)."""
-CORNERS_BELOW_AGE = 9
-"""Younger pupils finish one corner before the next (common practice, no published source)."""
 
 
 class PlacedPart(NamedTuple):
@@ -207,13 +204,8 @@ class Scene:
         """The order of teaching: as the teacher wishes; else stage by stage where there is a word,
         for the youngest corner by corner.
         """
-        run, age = self.exercise.run, self.exercise.age
-        if run is not None and run.flow is not None:
-            return run.flow
         of_piece = Counter(part.number for part in self.parts)
-        if max(of_piece.values(), default=0) <= 1:
-            return Flow.THINGS
-        return Flow.CORNERS if age is not None and age < CORNERS_BELOW_AGE else Flow.STAGES
+        return flow_of(self.exercise, has_a_word=max(of_piece.values(), default=0) > 1)
 
     @cached_property
     def construction(self) -> list[Step]:
@@ -342,7 +334,12 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     With `reading_mm` every measure is set to the nearest mark of such a ruler.
     """
     standing = StandingBodies(scene.bodies, scene.drawing_order)
-    paper = Paper(scene.sheet, reading_mm=reading_mm, standing=standing, quick=_quick(scene))
+    paper = Paper(
+        scene.sheet,
+        reading_mm=reading_mm,
+        standing=standing,
+        quick=quick_ways(scene.exercise, scene.flow),
+    )
     sheet, level_mm = scene.sheet, scene.main.eye_level_mm
     lay_out(paper, sheet, level_mm)
     points = place_points(paper, scene.vanishing_points, sheet, level_mm)
@@ -363,17 +360,6 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     say_helping_points(paper, sheet, level_mm)
     _clean_up(paper, scene, unseen)
     return _known(paper.steps, scene)
-
-
-def _quick(scene: Scene) -> Quick:
-    """What is done by hand and eye: as the document says, else below the age of twelve."""
-    schools, age = scene.exercise.schools, scene.exercise.age
-    young = age is not None and age < EXACT_FROM_AGE
-    return Quick(
-        circles=schools.circle == "four middles" if schools.circle else young,
-        curves=schools.curve == "by hand" if schools.curve else young,
-        corners=scene.flow is Flow.CORNERS,
-    )
 
 
 def _clean_up(paper: Paper, scene: Scene, unseen: Sequence[Body]) -> None:

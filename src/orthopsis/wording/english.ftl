@@ -723,15 +723,13 @@ face-place =
     .simple =
         Halve the front edge. Halve the halves. Draw a light line to { $goal }. Where it meets the
         diagonal of the face, draw an upright. This { WORD($what) } stands beside it.
-# $what (choice) $goal (point) $top (mark) $downs (list)
-face-place-carried =
-    On the level line through { $top } measure { $downs } and carry the marks to the front edge. Draw
-    light lines to { $goal } as far as the diagonal of the face, and a line to the point of the uprights
-    where they meet it: there this { WORD($what) } begins or ends.
+# $what (choice) $goal (point)
+face-place-from-halves =
+    From the marks on the front edge draw light lines to { $goal } as far as the diagonal of the face, and
+    an upright where they meet it: there this { WORD($what) } begins or ends.
     .simple =
-        Measure { $downs } on the level line through { $top }. Carry the marks to the front edge. Draw
-        light lines to { $goal }. Where they meet the diagonal of the face, draw an upright. There this
-        { WORD($what) } begins or ends.
+        From the marks on the front edge draw light lines to { $goal }. Where they meet the diagonal of the
+        face, draw an upright. There this { WORD($what) } begins or ends.
 # $what (choice) $goal (point) $top (mark) $downs (list)
 face-place-measured =
     Down the front edge from { $top } measure { $downs }. Draw light lines to { $goal } as far as the
@@ -764,31 +762,31 @@ face-levels =
     Down the front edge from { $top } measure { $downs }, and draw light lines to { $goal }.
     .simple =
         Put zero on { $top }. Measure down the front edge { $downs }. Draw light lines to { $goal }.
-# $top (mark) $foot (mark) $third (point) $carrier (mark)
-face-carrier =
-    The front edge leans, so its measures are carried to it from a level line through { $top }. Measure
-    there as much as the whole edge is long. The ruler from that mark through { $foot } meets the level
-    line through { $third } in { $carrier }.
-    .simple =
-        The front edge leans. Draw a level line through { $top }. Measure on it how long the edge is. Put
-        the ruler on that mark and { $foot }. Mark { $carrier } on the level line through { $third }.
-# $top (mark) $goal (point) $measures (list)
-face-levels-carried =
-    On the level line through { $top } measure { $measures }. Carry the marks to the front edge, and from
-    there draw light lines to { $goal }.
-    .simple =
-        Measure { $measures } on the level line through { $top }. Carry the marks to the front edge. Draw
-        light lines to { $goal }.
 # $edge (marks) $goal (point)
 face-levels-by-halves =
     Halve the front edge { $edge } by halving it, and halve the halves. From the marks draw light
     lines to { $goal }.
     .simple = Halve the front edge { $edge }. Halve the halves. Draw light lines to { $goal }.
-# $edge (marks) $goal (point)
-face-levels-by-diagonals =
-    Halve the front edge { $edge } by crossing diagonals, and halve the halves. From the marks draw
-    light lines to { $goal }.
-    .simple = Halve the front edge { $edge }. Halve the halves. Draw light lines to { $goal }.
+# $things (list) $count (number) $goal (point)
+again-lines-on-face =
+    Do the same for { $things }, with lines to { $goal } from the marks on the front edge. What the table
+    tells is measured down it first.
+    .simple =
+        Do the same for { $things }. Lines go to { $goal } from the marks on the front edge. Measure what
+        the table tells.
+# $goal (point)
+face-levels-from-halves =
+    From the marks on the front edge draw light lines to { $goal }.
+face-halves-title = halves of the front edge
+# $down (marks) $up (marks) $goal (point) $mark (mark)
+face-halve =
+    Cross the diagonals { $down } and { $up }. Lay the ruler through the crossing and { $goal }: where it
+    meets the front edge is { $mark }.
+    .simple =
+        Draw the diagonals { $down } and { $up }. Put the ruler on the crossing and on { $goal }. Mark
+        { $mark } on the front edge.
+# $edge (marks)
+face-halves-check = Parts of { $edge } that are further away from us are shorter, not equal.
 face-light-check = All light lines stay inside the block.
 face-columns-title = uprights
 # $corner (mark) $rights (list)

@@ -150,11 +150,13 @@ def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
     """Two and three points: carved from a light block; what is cut away in front is cut away
     behind, and the new corner goes to the other point.
     """
+    owner = work.owner
     drawn = next((one for one in reversed(work.earlier) if one.face is not None), None)
     if drawn is not None and drawn.face is not None:
         face, work.frame = drawn.face.taken_up(), drawn.frame
     else:
         face = _lay_out(work)
+        _halve(work, face)
     if room != WHOLE:
         step = work.begin("face-place", Act.PLAN)
         face.bay(*WHOLE)
@@ -162,19 +164,24 @@ def _from_side(work: ProfileSite, room: Room) -> RecedingFace:
             face.column(share)
         face.bay(*room)
         measured = measures_set(step)
-        which = "face-place-measured" if work.third is None else "face-place-carried"
-        carrier = face.carrier if face.carrier in step.marks else None
-        step.says += [] if carrier is None else [_said_of_carrier(work, face, carrier)]
         if measured.items:
-            step.say(which, what=work.what, goal=face.along, top=face.top, downs=measured)
+            step.say(
+                "face-place-measured",
+                what=work.what, goal=face.along, top=face.top, downs=measured,
+            )  # fmt: skip
         else:
-            step.say("face-place", what=work.what, goal=face.along)
+            which = "face-place" if work.third is None else "face-place-from-halves"
+            step.say(which, what=work.what, goal=face.along)
         if measured.items:
             step.differs(measures=measured)
         step.check("face-place-check")
         step.bulk = len(step.strokes) >= MOST_LINES
-    draw_rows(work, face, lambda measured: _said_of_rows(work, face, measured))
-    draw_columns(work, face, lambda measured: _said_of_columns(work, face, measured))
+    again = None
+    if owner.halved and work.third is not None:
+        # Some letters need a measure beside the halves, and some do not.
+        again = phrase("again-lines-on-face", goal=face.along)
+    draw_rows(work, face, lambda measured: _said_of_rows(work, face, measured), again)
+    draw_columns(work, face, lambda measured: _said_of_columns(work, face, measured), again)
     draw_face(work, face)
     frame = work.frame
     assert frame is not None
@@ -195,22 +202,34 @@ def draw_back(work: ProfileSite, begin: Callable[[], tuple[Far, list[Phrase]]]) 
         draw(work, far, said)
 
 
+def _halve(work: ProfileSite, face: RecedingFace) -> None:
+    """Halves and quarters of a front edge that leans, for all profiles of the face at once."""
+    shares = {
+        share
+        for profile in work.owner.profiles
+        for share in (*profile.rows, profile.columns[0], profile.columns[-1])
+    }
+    step = work.site.plan_of(work.owner.block_body(work.stage)).begin("face-halves", Act.PLAN)
+    halvings = face.halve(shares)
+    if not halvings:
+        work.paper.steps.remove(step)
+        return
+    for one in halvings:
+        step.say(
+            "face-halve",
+            down=strung(*one.down), up=strung(*one.up), goal=face.along, mark=one.mark,
+        )  # fmt: skip
+    step.check("face-halves-check", edge=strung(face.top, face.foot))
+
+
 def _said_of_rows(work: ProfileSite, face: RecedingFace, measured: Several) -> list[Phrase]:
-    """How the rows were found: measured down the front edge, carried to it, or by halving."""
+    """How the rows were found: measured down the front edge, or by halving."""
     edge, goal = strung(face.top, face.foot), face.along
-    if not measured.items:
-        how = "by-halves" if work.third is None else "by-diagonals"
-        return [phrase(f"face-levels-{how}", edge=edge, goal=goal)]
-    if work.third is None:
+    if measured.items:
         return [phrase("face-levels", top=face.top, goal=goal, downs=measured)]
-    carrier = face.carrier if face.carrier in work.paper.steps[-1].marks else None
-    said = [] if carrier is None else [_said_of_carrier(work, face, carrier)]
-    return [*said, phrase("face-levels-carried", top=face.top, goal=goal, measures=measured)]
-
-
-def _said_of_carrier(work: ProfileSite, face: RecedingFace, carrier: Mark) -> Phrase:
-    assert work.third is not None
-    return phrase("face-carrier", top=face.top, foot=face.foot, third=work.third, carrier=carrier)
+    if work.third is not None:
+        return [phrase("face-levels-from-halves", goal=goal)]
+    return [phrase("face-levels-by-halves", edge=edge, goal=goal)]
 
 
 def _said_of_columns(work: ProfileSite, face: RecedingFace, measured: Several) -> list[Phrase]:
@@ -219,11 +238,8 @@ def _said_of_columns(work: ProfileSite, face: RecedingFace, measured: Several) -
     if face.true is not None:
         _, point, start = face.true
         said = [phrase("face-columns-true", start=start, point=point, measures=measured)]
-    elif measured.items and work.third is None:
-        said = [phrase("face-columns-measured", top=face.top, goal=goal, downs=measured)]
     elif measured.items:
-        said = [phrase("face-levels-carried", top=face.top, goal=goal, measures=measured)]
-        said.append(phrase("face-columns-diagonal", goal=goal))
+        said = [phrase("face-columns-measured", top=face.top, goal=goal, downs=measured)]
     else:
         said = [phrase("face-columns-diagonal", goal=goal)]
     if work.third is not None:

@@ -15,16 +15,18 @@ Saying = Callable[[Several], list[Phrase]]
 """How something is said, given the measures that were set for it."""
 
 
-def draw_rows(work: ProfileSite, lines: Lines, said: Saying) -> None:
-    """The face's rows, lightly."""
+def draw_rows(work: ProfileSite, lines: Lines, said: Saying, again: Phrase | None = None) -> None:
+    """The face's rows, lightly. `again` is how it is said of the next."""
     draw = [lambda share=share: lines.row(share) for share in work.profile.rows]
-    _draw_lightly(work, "face-rows", draw, said)
+    _draw_lightly(work, "face-rows", draw, said, again)
 
 
-def draw_columns(work: ProfileSite, lines: Lines, said: Saying) -> None:
+def draw_columns(
+    work: ProfileSite, lines: Lines, said: Saying, again: Phrase | None = None
+) -> None:
     """The face's columns, lightly, and then its slanted lines."""
     draw = [lambda share=share: lines.column(share) for share in work.profile.columns]
-    _draw_lightly(work, "face-columns", draw, said)
+    _draw_lightly(work, "face-columns", draw, said, again)
     slants = sorted({line for corner in work.profile.corners for line in corner
                      if isinstance(line, Slant)})  # fmt: skip
     if not slants:
@@ -37,7 +39,11 @@ def draw_columns(work: ProfileSite, lines: Lines, said: Saying) -> None:
 
 
 def _draw_lightly(
-    work: ProfileSite, name: str, draw: Sequence[Callable[[], object]], said: Saying
+    work: ProfileSite,
+    name: str,
+    draw: Sequence[Callable[[], object]],
+    said: Saying,
+    again: Phrase | None,
 ) -> None:
     """Light lines one by one."""
     step = work.begin(name, Act.FRONTS)
@@ -49,9 +55,10 @@ def _draw_lightly(
         return
     measured = measures_set(step)
     step.says += said(measured)
+    step.again = again
     if measured.items:
         step.differs(measures=measured)
-    step.bulk = len(step.strokes) > MOST_LINES
+    step.bulk = len(step.strokes) >= MOST_LINES
 
 
 def measures_set(step: Step) -> Several:
@@ -76,5 +83,5 @@ def draw_face(work: ProfileSite, lines: Lines) -> None:
         step.differs(corners=corners)
         step.again = phrase("again-outline")
         # All of them lie on light lines that are there.
-        step.bulk = len(step.strokes) > MOST_LINES
+        step.bulk = len(step.strokes) >= MOST_LINES
     draw_curves(work, lines)
