@@ -28,7 +28,7 @@ from orthopsis.wording.choices import Wording
 from orthopsis.wording.words import LANGUAGE_FILE, Words
 from tests.documents import ROOT
 
-ALWAYS = {"line", "spelling", "square", "far", "units", "given", "fronts"}
+ALWAYS = {"line", "spelling", "square", "far", "units", "given", "fronts", "guides"}
 MARKS = (MarkName("A"), MarkName("B"), MarkName("C"))
 KINDS = {
     "number": [Number(1.0), Number(2.0), Number(0.0), Number(21.0), Number(2.5, 1)],

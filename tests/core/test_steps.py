@@ -13,7 +13,7 @@ from orthopsis.exercise.advice import strips
 from orthopsis.exercise.records import steps_record, steps_text
 from orthopsis.exercise.resolve import steps
 from orthopsis.exercise.state import lines_after
-from tests.agreement import outlines
+from tests.agreement import difference, kept, outlines
 from tests.documents import (
     EXAMPLES,
     ONE_POINT,
@@ -306,3 +306,18 @@ def test_guide_lines_are_drawn_only_as_far_as_needed():
             if drawn.stroke.family == "VP1" and drawn.fate == "guide":
                 start, end = drawn.stroke.segment
                 assert math.dist(start, end) < 0.4 * math.dist(start, (210, 100)) + 6.01
+
+
+def test_guide_lines_reach_the_point_where_a_teacher_wants_them_to():
+    long = scene_of({**ONE_POINT, "schools": {"guides": "to the point"}})
+    point = long.main.vanishing_points[0].at.xy
+    for scene, reaches in ((long, True), (scene_of(ONE_POINT), False)):
+        guides = [
+            drawn.stroke
+            for step in steps(scene)
+            for drawn in step.strokes
+            if drawn.stroke.family == "VP1" and drawn.fate == "guide"
+        ]
+        assert guides
+        assert all((math.dist(line.end, point) < 1e-6) is reaches for line in guides)
+        assert difference(outlines(scene), kept(scene)) == ([], [])

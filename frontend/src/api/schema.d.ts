@@ -1620,7 +1620,8 @@ export interface components {
             tone?: components["schemas"]["ToneSpec"] | null;
             /**
              * @default {
-             *       "fronts": "ruler"
+             *       "fronts": "ruler",
+             *       "guides": "as far as needed"
              *     }
              */
             schools: components["schemas"]["SchoolsSpec"];
@@ -2154,6 +2155,7 @@ export interface components {
             thickness?: components["schemas"]["Cut"];
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
+            stack?: components["schemas"]["Stack"];
         };
         /**
          * LettersFront
@@ -2842,6 +2844,12 @@ export interface components {
              * @enum {string}
              */
             fronts: "ruler" | "freehand";
+            /**
+             * Guides
+             * @default as far as needed
+             * @enum {string}
+             */
+            guides: "as far as needed" | "to the point";
         };
         /**
          * SentOut
@@ -3437,6 +3445,21 @@ export interface components {
             front: components["schemas"]["LettersFront"];
             depth: components["schemas"]["Cut"];
             street?: components["schemas"]["Cut"] | null;
+        };
+        /**
+         * WordOnLines
+         * @description A `stack` on the lines of another block, and the side of it to which the word `run`s: as long
+         *     and as thick as that block.
+         */
+        WordOnLines: {
+            stack: components["schemas"]["Stack"];
+            /**
+             * Run
+             * @enum {string}
+             */
+            run: "left" | "right";
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
         };
         /**
          * WordingSpec

@@ -71,7 +71,7 @@ def construct_circle(
 
     step = paper.begin(f"circle-{end.key}", Act.BACKS, part, body.name)
     step.like = "circle"
-    if paper.quick.circles:
+    if paper.ways.quick_circles:
         curve = paper.sketch([near, right, far, left], circle_within([mark.at for mark in square]))
         step.say("circle-by-middles", touching=in_turn(touching))
         step.check("circle-check")

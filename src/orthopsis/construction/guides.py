@@ -46,14 +46,16 @@ class Guide:
         place = next(k for k, one in enumerate(strokes) if one is self.pending)
         strokes[place : place + 1] = self.put_down = drawn
 
-    def drawn(self, sheet: Sheet) -> StepStroke:
-        """The line from its start past the furthest mark, never past its vanishing point."""
+    def drawn(self, sheet: Sheet, *, whole: bool) -> StepStroke:
+        """The line from its start past the furthest mark, never past its vanishing point; the
+        `whole` of it goes right there.
+        """
         start = self.ruled.start.at
         furthest = max((distance(start, mark) for mark in self.reached), default=0.0)
         end = toward(start, self.vp, furthest + GUIDE_OVERSHOOT_MM)
         if not self.vp.at_infinity:
             room = distance(start, self.vp)
-            if not self.reached or room < furthest + GUIDE_OVERSHOOT_MM:
+            if whole or not self.reached or room < furthest + GUIDE_OVERSHOOT_MM:
                 end = self.vp
         if self.until is not None and math.dist(start.xy, self.until) < distance(start, end):
             end = Point(*self.until)

@@ -63,15 +63,17 @@ class StandingBodies:
         return self._before.get(part, ())
 
 
-class Quick(NamedTuple):
-    """What is done the quick way, by hand and eye, instead of by marks."""
+class Ways(NamedTuple):
+    """How things are done where teachers differ; left out, exactly and with short lines."""
 
-    circles: bool = False
+    quick_circles: bool = False
     """Through the four middles of the square alone."""
-    curves: bool = False
+    quick_curves: bool = False
     """Rounded by hand through one mark that the eye chooses."""
     corners: bool = False
     """One corner of a face is finished before the next is begun."""
+    long_guides: bool = False
+    """Guide lines are drawn all the way to their point, or to the sheet's edge."""
 
 
 @dataclass
@@ -79,7 +81,7 @@ class Paper(MoveRecord):
     """Marks and lines made from earlier ones, and what stays of them."""
 
     standing: StandingBodies = field(default_factory=StandingBodies)
-    quick: Quick = field(default_factory=Quick)
+    ways: Ways = field(default_factory=Ways)
     _guides: list[Guide] = field(default_factory=list)
     _tidied: list[tuple[Step, Part]] = field(default_factory=list)
     _rubbed: list[tuple[Step, Guide]] = field(default_factory=list)
@@ -330,7 +332,8 @@ class Paper(MoveRecord):
     def finish_guides(self) -> None:
         """Fix the ends of the guide lines, now that it is known how far they were needed."""
         for guide in self._guides:
-            guide.put(self._before_nearer(guide.drawn(self.sheet), guide.step))
+            drawn = guide.drawn(self.sheet, whole=self.ways.long_guides)
+            guide.put(self._before_nearer(drawn, guide.step))
         self._guides.clear()
 
     def finish(self) -> None:

@@ -14,7 +14,16 @@ from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointA
 from orthopsis.pieces.registry import AnyPiece
 from orthopsis.pieces.roles import FieldRole
 from orthopsis.plain import all_cleaned
-from orthopsis.wording.choices import Far, LineName, ReadingLevel, Spelling, Square, Units
+from orthopsis.wording.choices import (
+    Far,
+    Fronts,
+    Guides,
+    LineName,
+    ReadingLevel,
+    Spelling,
+    Square,
+    Units,
+)
 
 FORMAT: Literal["orthopsis-exercise"] = "orthopsis-exercise"
 MAX_PIECES = 500
@@ -123,7 +132,8 @@ class SchoolsSpec(Measures):
 
     circle: Literal["four middles", "five marks"] | None = None
     curve: Literal["by hand", "by marks"] | None = None
-    fronts: Literal["ruler", "freehand"] = "ruler"
+    fronts: Fronts = "ruler"
+    guides: Guides = "as far as needed"
 
 
 class OnePointView(Measures):

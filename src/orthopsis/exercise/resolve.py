@@ -14,7 +14,7 @@ from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
-from orthopsis.exercise.schools import flow_of, quick_ways
+from orthopsis.exercise.schools import flow_of, ways
 from orthopsis.exercise.setting import (
     HELPING,
     helping_points,
@@ -277,6 +277,7 @@ def resolve(exercise: Exercise) -> Scene:
             words.far,
             exercise.given or "measures",
             exercise.schools.fronts,
+            exercise.schools.guides,
         ),
         main=_view(exercise.view, sheet, eye_height_mm),
         views={
@@ -338,7 +339,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
         scene.sheet,
         reading_mm=reading_mm,
         standing=standing,
-        quick=quick_ways(scene.exercise, scene.flow),
+        ways=ways(scene.exercise, scene.flow),
     )
     sheet, level_mm = scene.sheet, scene.main.eye_level_mm
     lay_out(paper, sheet, level_mm)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from orthopsis.construction.paper import Quick
+from orthopsis.construction.paper import Ways
 from orthopsis.exercise.document import Exercise
 from orthopsis.lesson.flow import Flow
 
@@ -24,12 +24,13 @@ def flow_of(exercise: Exercise, *, has_a_word: bool) -> Flow:
     return Flow.CORNERS if age is not None and age < CORNERS_BELOW_AGE else Flow.STAGES
 
 
-def quick_ways(exercise: Exercise, flow: Flow) -> Quick:
-    """What is done by hand and eye: as the document says, else below the age of twelve."""
+def ways(exercise: Exercise, flow: Flow) -> Ways:
+    """How things are done: as the document says; else by hand and eye below the age of twelve."""
     schools, age = exercise.schools, exercise.age
     young = age is not None and age < EXACT_FROM_AGE
-    return Quick(
-        circles=schools.circle == "four middles" if schools.circle else young,
-        curves=schools.curve == "by hand" if schools.curve else young,
+    return Ways(
+        quick_circles=schools.circle == "four middles" if schools.circle else young,
+        quick_curves=schools.curve == "by hand" if schools.curve else young,
         corners=flow is Flow.CORNERS,
+        long_guides=schools.guides == "to the point",
     )

@@ -22,6 +22,9 @@ Square = Literal["set square", "see-through ruler", "folded paper"]
 Fronts = Literal["ruler", "freehand"]
 """What fronts are drawn with."""
 
+Guides = Literal["as far as needed", "to the point"]
+"""How far guide lines are drawn."""
+
 Given = Literal["measures", "points", "rules"]
 """What pupils take from the sheet: all measures, the points, or only the rules."""
 
@@ -42,6 +45,7 @@ class Wording:
     far: Far = "long ruler"
     given: Given = "measures"
     fronts: Fronts = "ruler"
+    guides: Guides = "as far as needed"
 
     def length(self, mm: float) -> str:
         """A measure as a ruler shows it, with "about" when it falls between two marks.

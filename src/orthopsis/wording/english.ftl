@@ -490,8 +490,15 @@ box-no-side = { $vp } lies within the face, so no side of the box shows.
 box-lines-title = lines to { $vp }
 # $corners (marks) $vp (point)
 box-lines =
-    Lay the ruler from { $corners } to { $vp } and draw light guide lines.
-    .simple = Put the ruler on { $vp }. Draw a light line to { $corners }.
+    Lay the ruler from { $corners } to { $vp } and draw light guide lines, { $guides ->
+        [to-the-point] all the way to it
+       *[as-far-as-needed] a little further than the thing will reach
+    }.
+    .simple =
+        Put the ruler on { $vp }. Draw a light line from { $corners }, { $guides ->
+            [to-the-point] all the way
+           *[as-far-as-needed] only as far as you need it
+        }.
 # $corner (mark)
 box-line-for-depth =
     Draw one from { $corner } too, very lightly, for the depth: it runs across the box.
@@ -580,10 +587,16 @@ box-edge-on-check = { $edge } lies in one line with { $line }.
 box-lines-to-both-title = lines to both points
 # $top (mark) $foot (mark) $left (point) $right (point)
 box-lines-to-both =
-    Draw light guide lines from { $top } and from { $foot } to { $left } and to { $right }.
+    Draw light guide lines from { $top } and from { $foot } to { $left } and to { $right }, { $guides ->
+        [to-the-point] all the way to the points
+       *[as-far-as-needed] a little further than the thing will reach
+    }.
     .simple =
         Draw two light lines to { $left }: one from { $top }, one from { $foot }. Draw two light lines
-        to { $right } from the same corners.
+        to { $right } from the same corners. { $guides ->
+            [to-the-point] Draw them all the way to the points.
+           *[as-far-as-needed] They need not reach the points.
+        }
 box-lines-to-both-check = Four guide lines: two meet in each vanishing point.
 
 box-left-title = the left side

@@ -52,6 +52,7 @@ class Words:
             "units": _key(self.wording.units),
             "given": _key(self.wording.given),
             "fronts": _key(self.wording.fronts),
+            "guides": _key(self.wording.guides),
         }
 
     def say(self, phrase: Phrase) -> str:

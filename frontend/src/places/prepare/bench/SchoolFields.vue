@@ -39,6 +39,15 @@ const FIELDS = [
     ],
     asked: () => true,
   },
+  {
+    name: "guides",
+    label: "Guide lines are drawn",
+    options: [
+      { value: "as far as needed", label: "only as far as needed" },
+      { value: "to the point", label: "all the way to the point" },
+    ],
+    asked: () => true,
+  },
 ] as const;
 const asked = computed(() => FIELDS.filter((field) => field.asked(props.doc)));
 </script>

@@ -47,7 +47,7 @@ export function newExercise(points: PointCount): Exercise {
       far: "long ruler" as const,
     },
     given: "measures" as const,
-    schools: { fronts: "ruler" as const },
+    schools: { fronts: "ruler" as const, guides: "as far as needed" as const },
     views: {},
     pieces: [],
     view: FIRST_VIEWS[points],

@@ -194,11 +194,11 @@ def draw_back(work: ProfileSite, begin: Callable[[], tuple[Far, list[Phrase]]]) 
 
     `begin` tells how far back, and what finds the marks behind those of the face.
     """
-    if not (work.shows_depth and work.paper.quick.corners):
+    if not (work.shows_depth and work.paper.ways.corners):
         draw_guides(work)
     if work.shows_depth:
         far, said = begin()
-        draw = draw_by_corners if work.paper.quick.corners else draw_behind
+        draw = draw_by_corners if work.paper.ways.corners else draw_behind
         draw(work, far, said)
 
 

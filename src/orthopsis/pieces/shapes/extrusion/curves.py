@@ -43,7 +43,7 @@ def curve_marks(work: ProfileSite, side: Ends, lines: Lines) -> CurveMarks:
     first_mark, last_mark = (work.corner_mark(k, lines) for k in side)
     corner = lines.crossing(columns[turn.column], rows[turn.row])
     middle = lines.crossing(columns[across], rows[down])
-    if paper.quick.curves:
+    if paper.ways.quick_curves:
         ends = first_mark, corner, last_mark
         on = paper.by_eye(_on_curve(work, (*ends, middle), along_column), ends)
         return CurveMarks(*ends, on, on, on, turn, along_column, down, 0)
@@ -113,7 +113,7 @@ def draw_curves(work: ProfileSite, lines: Lines) -> None:
         curve = work.paper.bend(*bay[:4])
         work.bays[side], work.curves[side] = bay, curve
         work.paper.keep_arc(_arc(curve, bay), work.body)
-        if work.paper.quick.curves:
+        if work.paper.ways.quick_curves:
             step.say(
                 "curve-by-hand",
                 corner=bay.corner, start=bay.start, end=bay.end, on=bay.on,
@@ -149,7 +149,7 @@ def far_curve(work: ProfileSite, side: Ends, far: Far) -> Curve:
         bay, paper = work.bays[side], work.paper
         start, end = (mark_behind(work, k, far) for k in side)
         corner = far.corner(bay, start, end)
-        if paper.quick.curves:
+        if paper.ways.quick_curves:
             ends = start, corner, end
             on = paper.by_eye(_on_curve_behind(bay, ends, work.vp.at), ends)
         else:
