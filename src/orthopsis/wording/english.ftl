@@ -1161,6 +1161,33 @@ advice-sliver =
     point.
 # $piece (name) $wide (number) $step (length)
 remedy-sliver = Move it aside by { $step }
+# $edges (number) $pairs (number) $least (number) $move (phrase) $steps (number)
+advice-hair-breadth =
+    A pencil cannot draw everything here apart: { $edges ->
+        [0] { "" }
+        [one] one edge is shorter than { $least } mm{ $pairs ->
+            [0] .
+           *[other] , and { "" }
+        }
+       *[other] { $edges } edges are shorter than { $least } mm{ $pairs ->
+            [0] .
+           *[other] , and { "" }
+        }
+    }{ $pairs ->
+        [0] { "" }
+        [one] two lines to a point nearly fall together.
+       *[other] at { $pairs } places two lines to a point nearly fall together.
+    }
+# $edges (number) $pairs (number) $least (number) $move (phrase) $steps (number)
+remedy-hair-breadth =
+    { $move }: all can be drawn, in { $steps } { $steps ->
+        [one] step
+       *[other] steps
+    }
+# $point (point) $there (length)
+move-point = Put { $point } { $there } from the left
+# $there (length)
+move-eye-level = Put the { eye-level } { $there } from the top
 # $letter (phrase) $high (about) $least (length) $taller (length)
 advice-small-letters =
     { $letter } is only { $high } high; for these pupils letters need { $least }. Take larger letters,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
+from orthopsis.exercise.advice.kind_point import hair_breadths
 from orthopsis.exercise.advice.measures import (
     Strip,
     strips,
@@ -56,6 +57,7 @@ def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advic
         "points-too-close": points_too_close(scene),
         "outside-triangle": outside_triangle(scene),
         "sliver": slivers(scene),
+        "hair-breadth": hair_breadths(scene),
         "unforgiving": unforgiving(scene),
         "small-letters": small_letters(scene),
         "flat-triangle": flat_triangle(scene),

@@ -46,13 +46,13 @@ def slivers(scene: Scene) -> Iterator[Advice]:
     """Of each piece the thinnest side that shows, when it is too thin to be drawn."""
     thinnest: dict[int, tuple[int, XY, float]] = {}
     for k, (body, part) in enumerate(zip(scene.bodies, scene.parts, strict=True)):
-        thin = _sliver(body.shown.faces)
+        thin = thinnest_face(body.shown.faces)
         if thin is not None and thin[1] < thinnest.get(part.number, (0, thin[0], math.inf))[2]:
             thinnest[part.number] = k, *thin
     for number, (k, where, width_mm) in thinnest.items():
 
         def wide(changed: Scene, k: int = k) -> bool:
-            return _sliver(changed.body(k).shown.faces) is None
+            return thinnest_face(changed.body(k).shown.faces) is None
 
         moved = first_that(scene, steps_aside(scene, number), wide)
         values = {
@@ -109,7 +109,8 @@ def _smallest_letter(scene: Scene, number: int) -> tuple[Value, XY, float] | Non
     return min(found, key=lambda one: one[2], default=None)
 
 
-def _sliver(faces: Sequence[Area]) -> tuple[XY, float] | None:
+def thinnest_face(faces: Sequence[Area]) -> tuple[XY, float] | None:
+    """The first face that is too thin to be drawn: where it lies, and how wide it is."""
     for outline in (face.loops[0] for face in faces if not face.bends):
         width_mm = _thinnest(outline)
         if width_mm < LEAST_FACE_MM:
