@@ -37,7 +37,27 @@ def test_the_corner_test_is_shown_with_the_lines_that_were_tried(watched, server
         expect(page.get_by_text(f"Step {number} of")).to_be_visible()
     expect(page.get_by_role("heading", name="Lines to VP1: F, E, R and N")).to_be_visible()
     expect(page.get_by_text("Does it run through the letter")).to_be_visible()
-    assert page.locator("g.tried > g").count() == 14
+    assert page.locator("g.tried > g").count() == 15
+
+
+def test_the_corner_test_is_asked_and_answered_one_by_one_on_both_windows(watched, server):
+    page = watched.go(f"teach/{exercise_id(server, 'FERN')}")
+    page.get_by_role("button", name="Corner test").click()
+    expect(page.get_by_role("heading", name="Which corner draws a line?")).to_be_visible()
+    with page.expect_popup() as opened:
+        page.get_by_role("button", name="Projector").click()
+    wall = opened.value
+    expect(wall.get_by_text("Hands up")).to_be_visible()
+    page.keyboard.press("PageDown")
+    for one in (page, wall):
+        expect(one.get_by_text("Corner 1: none")).to_be_visible()
+        assert one.locator("g.number").count() == 46
+    page.keyboard.press("End")
+    for one in (page, wall):
+        expect(one.get_by_text("31 lines in all.")).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(page.get_by_text("Step 1 of")).to_be_visible()
+    wall.close()
 
 
 def test_what_differs_stands_in_a_table(watched, server):
@@ -54,7 +74,7 @@ def test_the_projector_follows_the_lesson_and_can_be_frozen(watched):
     page = watched.go(f"teach/{exercise_id(watched, 'Seed crates')}")
     expect(page.get_by_role("heading", name="The eye level line")).to_be_visible()
     with page.expect_popup() as opened:
-        page.get_by_role("button", name="Projector window").click()
+        page.get_by_role("button", name="Projector").click()
     wall = opened.value
     wall.set_default_timeout(120_000)
     expect(wall.get_by_role("heading", name="The eye level line")).to_be_visible()

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import pytest
 
 from orthopsis.errors import ExerciseError
@@ -243,3 +245,46 @@ def test_what_is_left_out_is_never_worse_than_what_is_said(seed):
     assert [one.weight for one in everything] == sorted(
         (one.weight for one in everything), reverse=True
     )
+
+
+def short_edges(data):
+    scene = scene_of(data)
+    lines = [line for body in scene.bodies for line in body.shown.edges]
+    return [line for line in lines if 0.02 < math.dist(*line.segment) < 1.0]
+
+
+def word(text, x_mm, y_mm=235, **fields):
+    view = {"kind": "one-point", "eye_level_mm": y_mm, "vanishing_point_mm": x_mm}
+    front = {"x_mm": 40, "y_mm": 50, "height_mm": 60}
+    piece = {"kind": "letters", "id": "word", "text": text, "front": front}
+    return {**ONE_POINT, "view": view, "pieces": [{**piece, "depth": {"along_mm": 20}, **fields}]}
+
+
+@pytest.mark.parametrize("x_mm", [330, 340, 360, 380, 410])
+def test_the_kind_point_leaves_nothing_that_a_pencil_cannot_draw(x_mm):
+    # Common practice, no published source: an edge under a millimetre is a blot.
+    data = word("FERN", x_mm)
+    one = said(scene_of(data))["hair-breadth"]
+    (change,) = one.changes
+    assert change.path == ("view", "vanishing_point_mm")
+    assert change.value % 5 == 0 and abs(change.value - x_mm) <= 60
+    after = mended(data, one)
+    assert not short_edges(after)
+    assert not {"hair-breadth", "sliver"} & said(scene_of(after)).keys()
+    assert f"{change.value / 10:g} cm from the left" in remedy(one, WORDS)
+
+
+def test_where_no_point_aside_is_kind_the_eye_level_moves():
+    data = example("pots-on-the-wall").exercise.model_dump(mode="json", exclude_none=True)
+    assert "hair-breadth" not in said(scene_of(data))
+    low = changed(data, view__eye_level_mm=190)
+    one = said(scene_of(low))["hair-breadth"]
+    assert [change.path for change in one.changes] == [("view", "eye_level_mm")]
+    assert "hair-breadth" not in said(scene_of(mended(low, one)))
+
+
+def test_boxes_and_examples_have_no_hair_to_speak_of():
+    for data in (ONE_POINT, TWO_POINT, THREE_POINT):
+        assert "hair-breadth" not in said(scene_of(data))
+    for name in ("fern", "pots-on-the-wall", "moss-seen-from-below"):
+        assert "hair-breadth" not in said(example(name)), name

@@ -143,8 +143,10 @@ def test_a_pupils_name_is_drawn_in_the_first_word():
     record = json.loads(run("draw", path, "--text", "Ada").stdout)
     assert {s["piece"].split(":")[1] for s in record["strokes"]} == {"1", "2", "3"}
     steps = json.loads(run("steps", path, "--text", "ADA", "--format", "json").stdout)["steps"]
-    assert any(step["title"] == "The outline: A, D and A" for step in steps)
-    assert any([row[0] for row in step.get("table", [])] == ["A", "D", "A"] for step in steps)
+    assert any(step["title"] == "The outline: A (1st), D and A (3rd)" for step in steps)
+    assert any(
+        [row[0] for row in step.get("table", [])] == ["A (1st)", "D", "A (3rd)"] for step in steps
+    )
     assert any(step["tried"] for step in steps)
 
 

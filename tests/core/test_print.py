@@ -15,6 +15,7 @@ from pypdf import PdfReader
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.board import board_factor, board_of, on_board, points_note, reach_note
+from orthopsis.exercise.corner_test import corner_test
 from orthopsis.exercise.crowd import named_marks
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.materials import materials
@@ -23,7 +24,7 @@ from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.task import SheetCode
 from orthopsis.handout.aids import fan_figure, ladders_figure, starter_figure, strips
 from orthopsis.handout.closeup import step_closeup
-from orthopsis.handout.corner_test import corner_test
+from orthopsis.handout.corner_test import corner_figure
 from orthopsis.handout.figure import in_grey, picture_figure
 from orthopsis.handout.labels import box_of_label
 from orthopsis.handout.order import OFFICE_MM, PARTS, Order, SheetFor
@@ -254,18 +255,21 @@ def test_the_corner_test_asks_every_corner_of_the_fronts_and_its_key_counts_the_
     # Common practice, no published source: an F with the point below and to the right sends 8.
     test = corner_test(example("fern"))
     assert test is not None and len(test.corners) == 46
-    letters = {"F": (10, 8), "E": (12, 9), "R": (14, 9), "N": (10, 6)}
+    letters = {"F": (10, 8), "E": (12, 9), "R": (14, 9), "N": (10, 5)}
     assert test.lines == sum(lines for _, lines in letters.values())
     f = [one for one in test.corners if one.at[0] < 100]
     assert (len(f), sum(one.draws for one in f)) == letters["F"]
-    numbers = {label.text for label in test.figure.labels} - {"VP1"}
+    figure, key = (corner_figure(example("fern"), test, key=key) for key in (False, True))
+    numbers = {label.text for label in figure.labels} - {"VP1"}
     assert numbers == {str(k) for k in range(1, 47)}
-    assert len(test.key.rules) == len(test.figure.rules) + test.lines
-    boxes = [box_of_label(one.text, one.at, one.size_mm) for one in test.figure.labels]
+    assert len(key.rules) == len(figure.rules) + test.lines
+    boxes = [box_of_label(one.text, one.at, one.size_mm) for one in figure.labels]
     assert not any(boxes_touch(a, b, -1e-6) for a, b in itertools.combinations(boxes, 2))
     pages = pages_of(example("fern"), parts=("corners",))
-    assert len(pages) == 2 and "How many lines in all? 32" in pages[1].extract_text()
+    assert len(pages) == 2 and "How many lines in all? 31" in pages[1].extract_text()
     assert corner_test(example("seed-crates")).lines == 3 + 2 + 3
+    young = corner_test(resolve(example("fern").exercise.model_copy(update={"age": 8})))
+    assert [one.draws for one in young.corners] == [one.draws for one in test.corners]
     assert corner_test(example("bell-corner")) is None
     (page,) = pages_of(example("bell-corner"), parts=("corners",))
     assert "boxes seen in one point" in page.extract_text()

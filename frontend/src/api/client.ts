@@ -16,6 +16,7 @@ export type Step = Schemas["StepOut"];
 export type Advice = Schemas["AdviceOut"];
 export type Grip = Schemas["GripOut"];
 export type Settings = Schemas["Settings"];
+export type CornerTest = Schemas["CornerTestOut"];
 export type DemandOut = Schemas["DemandOut"];
 export type DemandSpec = Schemas["DemandSpec"];
 export type LessonPlan = Schemas["PlanOut"];

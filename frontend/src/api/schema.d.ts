@@ -106,6 +106,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/corner-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Corners
+         * @description Which corners draw a line, to be asked at the board.
+         */
+        post: operations["ask_corners"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kinds": {
         parameters: {
             query?: never;
@@ -1352,6 +1372,47 @@ export interface components {
             sheets: number;
             /** Title */
             title: string;
+        };
+        /**
+         * CornerOut
+         * @description A corner of a front, whether it draws a line, and the point that the line leads to.
+         */
+        CornerOut: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Draws */
+            draws: boolean;
+            /** To */
+            to: [
+                number,
+                number
+            ];
+        };
+        /**
+         * CornerTestOut
+         * @description The corners in the order of their numbers, on the fronts that are asked; `lines` send one.
+         *     Without corners there is nothing to test, and `question` says so.
+         */
+        CornerTestOut: {
+            /** Corners */
+            corners: components["schemas"]["CornerOut"][];
+            /** Fronts */
+            fronts: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+            /** Lines */
+            lines: number;
+            /** Question */
+            question: string;
         };
         /**
          * CornersIn
@@ -3702,6 +3763,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DemonstrationOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask_corners: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Exercise"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CornerTestOut"];
                 };
             };
             /** @description What was wrong, and the remedy */

@@ -13,6 +13,7 @@ import segno
 from orthopsis.construction.moves import Step
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
+from orthopsis.exercise.corner_test import corner_test
 from orthopsis.exercise.materials import materials
 from orthopsis.exercise.personal import with_text, word_of
 from orthopsis.exercise.plan import lesson_plan
@@ -28,7 +29,7 @@ from orthopsis.handout.aids import (
     strips,
 )
 from orthopsis.handout.closeup import step_closeup
-from orthopsis.handout.corner_test import corner_test
+from orthopsis.handout.corner_test import corner_figure
 from orthopsis.handout.figure import Figure, in_grey, picture_figure
 from orthopsis.handout.order import OFFICE_MM, Order, Part
 from orthopsis.handout.page_words import exactness, measures_of, sheet_words, table_of
@@ -314,9 +315,10 @@ class Pack:
             }
             self.pages.append({"kind": "corners", "count": 0, **none})
             return
+        draws = [corner.draws for corner in test.corners]
         for name, figure, answers in (
-            ("corners", test.figure, None),
-            ("corners-key", test.key, [corner.draws for corner in test.corners]),
+            ("corners", corner_figure(self.scene, test, key=False), None),
+            ("corners-key", corner_figure(self.scene, test, key=True), draws),
         ):
             self.pages.append(
                 {

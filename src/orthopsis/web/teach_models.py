@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.exercise.document import Exercise
+from orthopsis.perspective.segments import XY
 from orthopsis.web.models import Out, StepMm
 
 
@@ -62,3 +63,23 @@ class DemonstrationOut(Out):
 
     document: Exercise
     sentence: str
+
+
+class CornerOut(Out):
+    """A corner of a front, whether it draws a line, and the point that the line leads to."""
+
+    x_mm: float
+    y_mm: float
+    draws: bool
+    to: XY
+
+
+class CornerTestOut(Out):
+    """The corners in the order of their numbers, on the fronts that are asked; `lines` send one.
+    Without corners there is nothing to test, and `question` says so.
+    """
+
+    corners: list[CornerOut]
+    fronts: list[tuple[XY, XY]]
+    lines: int
+    question: str

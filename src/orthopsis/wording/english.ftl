@@ -1308,6 +1308,9 @@ corner-test-key = Which corner draws a line? The key
 corner-test-what =
     Put the pencil on the vanishing point and swing the ruler to each corner. Does it run through the
     shape? Then the corner draws no line. Tick one box for each corner.
+corner-test-ask =
+    Pencil on the vanishing point, swing the ruler to each corner. Does it run through the shape? Hands up
+    for “a line”, hands down for “none”.
 corner-test-total = How many lines in all?
 corner-test-none =
     Here there is nothing to test: the corner test is for boxes seen in one point, and for letters and

@@ -1,28 +1,40 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
+import { computed } from "vue";
 import type { Step } from "@/api/client";
+import type { Asked } from "./cornerTest";
 import { clockWords, type useLesson } from "./useLesson";
 
 /** The lesson's controls and clocks, at the foot of the teacher's window. */
-defineProps<{
+const props = defineProps<{
   id: number;
   lesson: ReturnType<typeof useLesson>;
   steps: readonly Step[];
   followed: boolean;
   panel: boolean;
+  asked: Asked | null;
 }>();
-const emit = defineEmits<{ panel: []; projector: [] }>();
+const emit = defineEmits<{ by: [count: number]; panel: []; projector: [] }>();
 const frozen = defineModel<boolean>("frozen", { required: true });
 const board = defineModel<boolean>("board", { required: true });
+const corners = defineModel<boolean>("corners", { required: true });
+const atStart = computed(() =>
+  props.asked
+    ? props.asked.open < 1
+    : props.lesson.place.value <= 1 && !props.lesson.finished.value,
+);
+const atEnd = computed(() =>
+  props.asked ? props.asked.open >= props.asked.test.corners.length : props.lesson.finished.value,
+);
 const numberIn = (event: Event) => Number((event.target as HTMLSelectElement).value);
 </script>
 
 <template>
   <footer>
-    <n-button :disabled="lesson.place.value <= 1 && !lesson.finished.value" @click="lesson.by(-1)"
-      >Back</n-button
-    >
-    <n-button type="primary" :disabled="lesson.finished.value" @click="lesson.by(1)">Next</n-button>
+    <n-button :disabled="atStart" @click="emit('by', -1)">Back</n-button>
+    <n-button type="primary" :disabled="atEnd" @click="emit('by', 1)">{{
+      asked ? "Answer" : "Next"
+    }}</n-button>
     <n-button @click="lesson.togglePlay">{{ lesson.playing.value ? "Hold" : "Play" }}</n-button>
     <label class="jump">
       <span class="visually-hidden">Go to a step</span>
@@ -69,10 +81,13 @@ const numberIn = (event: Event) => Number((event.target as HTMLSelectElement).va
     <button type="button" class="toggle" :aria-pressed="board" @click="board = !board">
       Board
     </button>
+    <button type="button" class="toggle" :aria-pressed="corners" @click="corners = !corners">
+      Corner test
+    </button>
     <button type="button" class="toggle" :aria-pressed="panel" @click="emit('panel')">
       Demonstrate
     </button>
-    <button type="button" class="toggle" @click="emit('projector')">Projector window</button>
+    <button type="button" class="toggle" @click="emit('projector')">Projector</button>
     <button
       v-if="followed"
       type="button"

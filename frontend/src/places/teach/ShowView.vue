@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { usePicture } from "@/places/prepare/bench/usePicture";
+import { QUESTION } from "./cornerTest";
+import CornerSheet from "./CornerSheet.vue";
 import LessonSheet from "./LessonSheet.vue";
 import StepWords from "./StepWords.vue";
 import { useShown } from "./useProjector";
@@ -14,7 +16,14 @@ const { picture, steps } = usePicture(doc);
 
 <template>
   <div v-if="shown && picture" class="show">
+    <corner-sheet
+      v-if="shown.corners"
+      :picture="picture"
+      :asked="shown.corners"
+      :label="doc?.title ?? ''"
+    />
     <lesson-sheet
+      v-else
       :picture="picture"
       :steps="steps"
       :number="shown.number"
@@ -27,6 +36,7 @@ const { picture, steps } = usePicture(doc);
       :number="shown.number"
       :look="shown.look"
       :instead="shown.sentence"
+      :heading="shown.corners ? QUESTION : undefined"
     />
   </div>
   <p v-else class="wait" role="status">

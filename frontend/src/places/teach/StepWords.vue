@@ -11,6 +11,7 @@ const props = defineProps<{
   look: Look;
   /** Said in place of the step, while something is demonstrated. */
   instead?: string | null;
+  heading?: string;
 }>();
 
 const step = computed(() => props.steps[props.number - 1]);
@@ -21,7 +22,7 @@ const place = computed(() => said.value.filter((one) => one.number <= props.numb
 <template>
   <section class="words" aria-live="polite">
     <template v-if="instead">
-      <h1>Look what happens</h1>
+      <h1>{{ heading ?? "Look what happens" }}</h1>
       <p>{{ instead }}</p>
     </template>
     <template v-else-if="look === 'guides'">

@@ -5,11 +5,14 @@ import { useExercise } from "@/api/queries";
 import { usePicture } from "@/places/prepare/bench/usePicture";
 import { useSaid, useSettings } from "@/ui/settings";
 import StateNote from "@/ui/StateNote.vue";
+import { QUESTION, saidOf } from "./cornerTest";
+import CornerSheet from "./CornerSheet.vue";
 import DemoPanel from "./DemoPanel.vue";
 import LessonBar from "./LessonBar.vue";
 import LessonSheet from "./LessonSheet.vue";
 import StepWords from "./StepWords.vue";
 import { useBoard } from "./useBoard";
+import { useCornerTest } from "./useCornerTest";
 import { useDemonstration } from "./useDemonstration";
 import { useLesson } from "./useLesson";
 import { useLessonKeys } from "./useLessonKeys";
@@ -31,6 +34,10 @@ const demoDrawn = usePicture(demonstration.shown, { linesAlone: true });
 const demoPicture = computed(() => (demonstration.on.value ? demoDrawn.picture.value : null));
 const panel = ref(false);
 
+const corners = useCornerTest(doc);
+const asked = corners.asked;
+const said = computed(() => demonstration.sentence.value ?? (asked.value && saidOf(asked.value)));
+
 const fault = computed(() => opened.error.value ?? pictureProblem.value ?? stepsProblem.value);
 const boardNotes = computed(() => {
   if (!board.value) return [];
@@ -42,13 +49,13 @@ const boardNotes = computed(() => {
 const shown = computed<Shown | null>(() => {
   const document = demonstration.shown.value ?? doc.value;
   if (!document) return null;
-  const sentence = demonstration.sentence.value;
   return {
     document,
     number: number.value,
     drawn: drawn.value,
-    look: sentence ? "finished" : look.value,
-    sentence,
+    look: demonstration.sentence.value ? "finished" : look.value,
+    sentence: said.value,
+    corners: demonstration.on.value ? null : asked.value,
   };
 });
 const { frozen, followed, open } = useShowing(props.id, shown);
@@ -58,16 +65,27 @@ function togglePanel() {
   if (!panel.value) demonstration.demo.value = null;
 }
 
+/** One step of the lesson further, or one corner of the test. */
+function by(count: number) {
+  if (asked.value) corners.answerTo(asked.value.open + count);
+  else lesson.by(count);
+}
+
+function toEnd(last: boolean) {
+  if (asked.value) corners.answerTo(last ? Infinity : 0);
+  else lesson.go(last ? steps.value.length + 1 : (lesson.said.value[0] ?? 1));
+}
+
 useLessonKeys({
-  forward: () => lesson.by(1),
-  back: () => lesson.by(-1),
-  first: () => lesson.go(lesson.said.value[0] ?? 1),
-  last: () => lesson.go(steps.value.length + 1),
+  forward: () => by(1),
+  back: () => by(-1),
+  first: () => toEnd(false),
+  last: () => toEnd(true),
   play: lesson.togglePlay,
   freeze: () => (frozen.value = !frozen.value),
   finished: () => lesson.toggleLook("finished"),
   guides: () => lesson.toggleLook("guides"),
-  leave: () => void router.push("/teach"),
+  leave: () => (corners.on.value ? (corners.on.value = false) : void router.push("/teach")),
 });
 </script>
 
@@ -90,6 +108,12 @@ useLessonKeys({
         look="finished"
         :label="`${doc?.title}, a demonstration`"
       />
+      <corner-sheet
+        v-else-if="asked"
+        :picture="picture"
+        :asked="asked"
+        :label="`${doc?.title}, the corner test`"
+      />
       <lesson-sheet
         v-else
         :picture="picture"
@@ -105,11 +129,13 @@ useLessonKeys({
       :steps="steps"
       :number="number"
       :look="look"
-      :instead="demonstration.sentence.value"
+      :instead="said"
+      :heading="asked && !demonstration.on.value ? QUESTION : undefined"
     >
       <p v-for="note in boardNotes" :key="note" class="board">{{ note }}</p>
+      <p v-if="corners.refused.value" class="board" role="alert">{{ corners.refused.value }}</p>
       <p v-if="boardRefused" class="board" role="alert">{{ boardRefused }}</p>
-      <p v-if="step?.note && look === 'moment' && !demonstration.on.value" class="note">
+      <p v-if="step?.note && look === 'moment' && !demonstration.on.value && !asked" class="note">
         <strong>For you:</strong> {{ step.note }}
       </p>
       <demo-panel
@@ -123,11 +149,14 @@ useLessonKeys({
       :id="id"
       v-model:frozen="frozen"
       v-model:board="atBoard"
+      v-model:corners="corners.on.value"
       class="bar"
       :lesson="lesson"
       :steps="steps"
       :followed="followed"
       :panel="panel"
+      :asked="asked"
+      @by="by"
       @panel="togglePanel"
       @projector="open"
     />

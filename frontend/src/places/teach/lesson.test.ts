@@ -156,6 +156,7 @@ describe("the projector's window", () => {
     drawn: 0,
     look: "moment",
     sentence: null,
+    corners: null,
   });
   const until = async (true_: () => boolean) => {
     for (let i = 0; i < 200 && !true_(); i += 1) await new Promise((go) => setTimeout(go, 5));

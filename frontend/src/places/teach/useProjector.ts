@@ -1,5 +1,6 @@
 import { onBeforeUnmount, ref, watch, type Ref } from "vue";
 import type { Exercise } from "@/api/client";
+import type { Asked } from "./cornerTest";
 import type { Look } from "./useLesson";
 
 /** What the projector shows: the moment of the lesson, on the exercise or a copy of it. */
@@ -10,6 +11,8 @@ export interface Shown {
   look: Look;
   /** A sentence in place of the step's words, while something is demonstrated. */
   sentence: string | null;
+  /** The corner test, where it is asked. */
+  corners: Asked | null;
 }
 
 type Message = { kind: "hello" } | { kind: "shown"; shown: Shown };

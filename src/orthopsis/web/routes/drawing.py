@@ -7,6 +7,7 @@ from pydantic import BaseModel
 
 from orthopsis.exercise.advice import advice, facts
 from orthopsis.exercise.board import board_factor, on_board, points_note, reach_note
+from orthopsis.exercise.corner_test import corner_test
 from orthopsis.exercise.demonstration import climbed, lifted, spread
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.editing import renamed, with_field, with_new_piece
@@ -41,7 +42,15 @@ from orthopsis.web.models import (
     ViewerIn,
 )
 from orthopsis.web.problems import PROBLEMS
-from orthopsis.web.teach_models import BoardOut, DemonstrateIn, DemonstrationOut, LiftIn, SpreadIn
+from orthopsis.web.teach_models import (
+    BoardOut,
+    CornerOut,
+    CornerTestOut,
+    DemonstrateIn,
+    DemonstrationOut,
+    LiftIn,
+    SpreadIn,
+)
 from orthopsis.web.turns import TO_DRAW, within
 from orthopsis.wording.words import Words
 
@@ -105,6 +114,26 @@ def demonstrate(asked: DemonstrateIn) -> DemonstrationOut:
         shown, said = climbed(asked.document, show.up_mm)
     sentence = resolve(shown).words.together(said)
     return DemonstrationOut(document=shown, sentence=sentence)
+
+
+@router.post("/corner-test")
+@within("drawing")
+def ask_corners(exercise: Exercise) -> CornerTestOut:
+    """Which corners draw a line, to be asked at the board."""
+    scene = resolve(exercise)
+    test = corner_test(scene)
+    if test is None:
+        none = scene.words.say(say("corner-test-none"))
+        return CornerTestOut(corners=[], fronts=[], lines=0, question=none)
+    return CornerTestOut(
+        corners=[
+            CornerOut(x_mm=one.at[0], y_mm=one.at[1], draws=one.draws, to=one.goal.at.xy)
+            for one in test.corners
+        ],
+        fronts=test.fronts,
+        lines=test.lines,
+        question=scene.words.say(say("corner-test-ask")),
+    )
 
 
 @router.get("/kinds")

@@ -58,6 +58,7 @@ button {
   color: var(--action);
   font: inherit;
   font-weight: 700;
+  text-align: left;
   text-decoration: underline;
   cursor: pointer;
 }
