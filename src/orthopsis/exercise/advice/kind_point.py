@@ -31,8 +31,12 @@ FURTHEST_MM = 60.0
 """The point is not sought further away: the drawing would be another."""
 FEWEST_OF = 3
 """Of so many kind places the one with the fewest steps is taken."""
-MOST_CORNERS = 400
-"""With more corners than this nothing is tried out, so that the desk answers at once."""
+EYE_LEVEL_LATER_MM = 20.0
+"""So much further away another eye level counts: it changes more of the picture than a point."""
+MOST_LOOKED_AT = 4000
+"""So many corners are looked at in all, so that the desk answers at once."""
+COUNTING = 8
+"""Counting the steps takes so many times as long as looking at the corners."""
 
 
 class Hair(NamedTuple):
@@ -45,8 +49,6 @@ class Hair(NamedTuple):
 
 def hair_breadths(scene: Scene) -> Iterator[Advice]:
     """Edges and guide lines that a pencil cannot tell apart, with the nearest kind point."""
-    if sum(len(body.corners) for body in scene.bodies) > MOST_CORNERS:
-        return
     hair = _hair(scene)
     if hair is None:
         return
@@ -72,15 +74,19 @@ class _Move(NamedTuple):
 def _kind_place(scene: Scene) -> _Move | None:
     """Of the nearest kind places the one with the fewest steps; None where none nearby is kind."""
     kind: list[_Move] = []
+    corners = sum(len(body.corners) for body in scene.bodies)
+    left = MOST_LOOKED_AT
     for move in _moves(scene):
+        left -= corners
+        if left < COUNTING * corners or len(kind) == FEWEST_OF:
+            break
         try:
             changed = scene.changed(move.changes)
             if _hair(changed) is None and not _has_sliver(changed):
+                left -= COUNTING * corners
                 kind.append(move._replace(steps=len(run_through(changed))))
         except (ExerciseError, NoDrawingOrder, ValueError):
             continue
-        if len(kind) == FEWEST_OF:
-            break
     return min(kind, default=None, key=lambda move: move.steps)
 
 
@@ -101,7 +107,7 @@ def _moves(scene: Scene) -> Iterator[_Move]:
         paths = [("view", "eye_level_mm"), *(("views", one, "eye_level_mm") for one in views)]
         changes = tuple(Change(path, mm) for path in paths)
         move = _Move(say("move-eye-level", there=Length(mm)), changes)
-        moves.append((FURTHEST_MM + abs(mm - level_mm), move))
+        moves.append((EYE_LEVEL_LATER_MM + abs(mm - level_mm), move))
     yield from (move for _, move in sorted(moves, key=lambda one: one[0]))
 
 
