@@ -168,7 +168,7 @@ class RecedingFace:
             return paper.measure_along(top, foot, share * distance(top.at, foot.at))
         if self.halved and share in HALVED:
             return self._halved(share)
-        return paper.measure_along(top, foot, self._leaning(share, self.third))
+        return paper.measure_along(top, foot, true_share_down(top, foot, self.third, share))
 
     def _halved(self, share: float) -> Mark:
         """Half of a part of the front edge: through the crossing of the part's diagonals."""
@@ -190,16 +190,6 @@ class RecedingFace:
             line = self.row(share)
             self._marks[far, share] = self.paper.cross(line, self._columns[far])
         return self._marks[far, share]
-
-    def _leaning(self, share: float, third: Mark) -> float:
-        """How far down the leaning front edge a share of its true length lies, on paper.
-
-        Nearness falls evenly along it, to nothing at VP3: a foot that is t of the way there is
-        1 / (1 − t) times as far away as the top.
-        """
-        long_mm = distance(self.top.at, self.foot.at)
-        nearness = 1.0 - position_on((self.top.at.xy, third.at.xy), self.foot.at.xy)
-        return long_mm * share / ((1.0 - share) * nearness + share)
 
     def row(self, share: float) -> Ruled:
         if share not in self._rows:
@@ -259,3 +249,13 @@ class RecedingFace:
 def plumb(paper: Paper, start: Mark, third: Mark | None) -> Ruled:
     """An upright through a mark: by set square, or by the ruler on VP3."""
     return paper.upright(start) if third is None else paper.lay(start, third)
+
+
+def true_share_down(top: Mark, foot: Mark, third: Mark, share: float) -> float:
+    """How far down an upright that leans a share of its true length lies, mm on paper.
+
+    Nearness falls evenly along it, to nothing at VP3: a foot that is t of the way there is
+    1 / (1 − t) times as far away as the top.
+    """
+    nearness = 1.0 - position_on((top.at.xy, third.at.xy), foot.at.xy)
+    return distance(top.at, foot.at) * share / ((1.0 - share) * nearness + share)

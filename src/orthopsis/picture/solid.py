@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from itertools import pairwise
 from typing import NamedTuple, Protocol
 
 from orthopsis.perspective.stroke import Part
@@ -149,3 +150,51 @@ def _prism_shape(families: Families, sweep_family: str) -> Shape:
             edges.append(Edge(a + n, b + n, family, (1, side)))
             edges.append(Edge(a, a + n, sweep_family, (side_before, side)))
     return Shape(tuple(faces), tuple(edges))
+
+
+class Detail(NamedTuple):
+    """A line that lies in a face, as a window's: the number of the face, its ends, its family."""
+
+    face: int
+    start: Vector
+    end: Vector
+    family: str
+
+
+FaceLoops = tuple[tuple[int, ...], ...]
+FamilyOf = tuple[tuple[int, int, str], ...]
+"""Edges, the smaller number first, with their families."""
+
+
+def polyhedron(
+    part: Part,
+    vertices: Sequence[Vector],
+    faces: FaceLoops,
+    families: FamilyOf,
+    details: Sequence[Detail] = (),
+    *,
+    transparent: bool = False,
+    floating: bool = False,
+) -> Solid:
+    """A solid of plane faces, each clockwise as it is seen from outside, with lines in them."""
+    shape = _polyhedron_shape(
+        faces, families, len(vertices), tuple((one.face, one.family) for one in details)
+    )
+    ends = [end for one in details for end in (one.start, one.end)]
+    return Solid(part, (*vertices, *ends), shape, transparent, floating)
+
+
+@lru_cache(maxsize=256)
+def _polyhedron_shape(
+    faces: FaceLoops, families: FamilyOf, count: int, details: tuple[tuple[int, str], ...]
+) -> Shape:
+    beside: dict[tuple[int, int], list[int]] = {}
+    for number, loop in enumerate(faces):
+        for a, b in pairwise((*loop, loop[0])):
+            beside.setdefault((min(a, b), max(a, b)), []).append(number)
+    named = {(a, b): family for a, b, family in families}
+    edges = [Edge(*ends, named[ends], (two[0], two[-1])) for ends, two in beside.items()]
+    for k, (face, family) in enumerate(details):
+        edges.append(Edge(count + 2 * k, count + 2 * k + 1, family, (face, face)))
+    # Seen clockwise with y down the sheet, a loop's normal points away from the eye.
+    return Shape(tuple(Face((loop[::-1],)) for loop in faces), tuple(edges))

@@ -25,7 +25,7 @@ from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
 
 from orthopsis.errors import Unfit
-from orthopsis.perspective.view import View
+from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
@@ -113,6 +113,11 @@ class Piece(Measures):
         del stage
         assert isinstance(self, Drawn), f"{self.kind} says what it consists of"
         return (self,)
+
+    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
+        """Points of its own that lines lead to which rise or fall. Raises ExerciseError."""
+        del stage
+        return ()
 
     @abstractmethod
     def grips(self, stage: Stage) -> list[Grip]:

@@ -7,12 +7,13 @@ from typing import Annotated, get_args
 from pydantic import Field
 
 from orthopsis.pieces.kinds.box import Box
+from orthopsis.pieces.kinds.building import Building
 from orthopsis.pieces.kinds.cylinder import Cylinder
 from orthopsis.pieces.kinds.letters import Letters
 from orthopsis.pieces.kinds.outline import Outline
 from orthopsis.pieces.piece import Piece
 
-AnyPiece = Annotated[Box | Cylinder | Letters | Outline, Field(discriminator="kind")]
+AnyPiece = Annotated[Box | Building | Cylinder | Letters | Outline, Field(discriminator="kind")]
 
 KINDS: dict[str, type[Piece]] = {
     kind: piece

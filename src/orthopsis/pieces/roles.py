@@ -145,8 +145,10 @@ def told(model: BaseModel, path: Path = ()) -> Iterator[Told]:
             continue
         if role is not None:
             yield Told(here, role, value)
-        if isinstance(value, BaseModel):
-            yield from told(value, here)
+        several = value if isinstance(value, list) else [value]
+        for k, one in enumerate(several):
+            if isinstance(one, BaseModel):
+                yield from told(one, (*here, k) if several is value else here)
 
 
 Model = TypeVar("Model", bound=BaseModel)

@@ -40,6 +40,7 @@ word-letter = letter
 word-shape = shape
 word-box = box
 word-cylinder = cylinder
+word-house = house
 word-ruler = darken its edges with the ruler
 word-ruler-and-hand = darken its sides with the ruler and its curves by hand
 
@@ -1359,6 +1360,162 @@ strip-tape =
 # $part (number)
 strip-tape-on = Tape it to part { $part }.
 
+## Houses: walls, roofs, what lies in the walls
+
+gable-middle-title = the peak
+# $line (marks) $middle (mark)
+gable-half = Halve the top line { $line } with the ruler: { $middle }.
+# $one (marks) $other (marks) $line (marks) $over (mark)
+gable-diagonals =
+    Cross the diagonals { $one } and { $other } of the gable wall: there is its middle as we see it. Draw
+    straight up through it to { $line }: { $over }.
+    .simple =
+        Draw the diagonals { $one } and { $other }. Where they cross is the middle. Draw straight up to
+        { $line }. Mark { $over }.
+# $one (marks) $other (marks) $line (marks) $over (mark) $third (point)
+gable-diagonals-to =
+    Cross the diagonals { $one } and { $other } of the gable wall: there is its middle as we see it. Draw
+    through it and { $third } to { $line }: { $over }.
+    .simple =
+        Draw the diagonals { $one } and { $other }. Where they cross is the middle. Put the ruler on it
+        and on { $third }. Mark { $over } on { $line }.
+# $over (mark) $high (length) $peak (mark)
+gable-peak = Go on { $high } above { $over }: { $peak } is the peak.
+    .simple = Measure { $high } up from { $over }. Mark the peak { $peak }.
+gable-half-check = The peak stands over the middle, as far from the left as from the right.
+gable-middle-check = The nearer half of the wall looks wider than the further one.
+gable-slopes-title = the slopes
+# $left (mark) $right (mark) $peak (mark)
+gable-slopes = Join { $left } and { $right } to { $peak }.
+gable-slopes-check = The wall and its triangle are one face: no line stays between them.
+lean-to-slope-title = the slope
+# $base (mark) $high (length) $top (mark) $eave (mark)
+lean-to-slope =
+    Draw the upright through { $base } on by { $high }, to { $top }. Join { $top } to { $eave }.
+    .simple = From { $base } go up { $high }. Mark { $top }. Join { $top } to { $eave }.
+lean-to-check = Rain would run down to the low wall.
+roof-ridge-title = the ridge
+# $peak (mark) $vp (point)
+roof-ridge = From { $peak } draw a light line to { $vp }: the ridge.
+# $peak (mark)
+roof-ridge-level = From { $peak } draw a light level line: the ridge.
+    .simple = Draw a light level line from { $peak }: the ridge.
+roof-ridge-check = The ridge and the eave lead to the same point, or both are level.
+roof-point-title = the roof’s own point
+# $slope (marks) $vp (point) $point (mark)
+roof-point =
+    Draw the slope { $slope } on until it meets the line straight up and down through { $vp }: that is the
+    roof’s own point { $point }. Draw both lines a little past their crossing.
+    .simple =
+        Draw a light line straight up through { $vp }. Draw the slope { $slope } on to it. Where they cross
+        is the roof’s own point { $point }.
+# $point (mark) $down (phrase)
+roof-point-beside =
+    { $point } lies { $down }: tape a second sheet there with two strips, so that it cannot turn, and leave
+    it until the roof is finished.
+    .simple = { $point } lies { $down }. Tape a second sheet there with two strips.
+# $point (mark) $vp (point)
+roof-point-check = { $point } is not chosen but found: it lies straight above or below { $vp }.
+roof-far-point-title = the far slope
+# $corner (mark) $point (mark)
+roof-far-point = From { $corner } draw lightly to { $point }, as far as the ridge.
+# $point (mark)
+roof-far-point-check = Both slopes lead to { $point }.
+roof-far-middle-title = the far slope
+# $one (marks) $other (marks)
+roof-far-middle =
+    Cross the diagonals { $one } and { $other } of the far wall, and go straight up from there to the ridge.
+roof-far-middle-check = The far peak stands over the far wall’s middle.
+roof-far-parallel-title = the far slope
+# $corner (mark) $slope (marks)
+roof-far-parallel = Through { $corner } draw a parallel to { $slope }, as far as the ridge.
+    .simple = From { $corner } draw the same way as { $slope }. Stop at the ridge.
+# $off (length)
+roof-approximate =
+    This is approximate: the right far peak lies { $off } away, where both slopes lead to the roof’s own point.
+roof-far-parallel-check = The two slopes keep their distance.
+# $end (mark) $ridge (marks)
+roof-far-ends = There is { $end }: the ridge is { $ridge }. Draw both.
+    .simple = Mark { $end }. Draw the slope and the ridge { $ridge }.
+parapet-title = the parapet
+# $down (length)
+parapet = Mark { $down } below the top on the nearest upright, and carry it round with light lines.
+parapet-check = The lower line runs to the same points as the upper one.
+
+word-windows = windows
+word-door = the door
+word-plain = the rectangle
+# $look (choice)
+panel-front-title = { WORD($look) }
+# $corner (mark) $look (choice) $across (phrase) $down (phrase) $width (length) $height (length)
+panel-front =
+    Mark { $corner } { $across } and { $down }. Draw { WORD($look) } from there: { $width } wide and
+    { $height } high.
+panel-front-check = It is square to the edges of the sheet.
+# $look (choice)
+panel-heights-title = heights for { WORD($look) }
+# $upright (marks) $ups (list)
+panel-heights = Up the near upright { $upright } measure { $ups }.
+# $upright (marks) $count (number) $each (length)
+panel-storeys =
+    Part the near upright { $upright } into { $count } equal storeys, { $each } each.
+# $sill (length)
+panel-sills = Above each storey’s line mark { $sill } for the sills.
+# $high (length)
+panel-heads = Mark { $high } more for the heads.
+# $count (number)
+panel-skip = { $count ->
+    [one] Leave the lowest storey out.
+   *[other] Leave the lowest { $count } storeys out.
+ }
+# $vp (point)
+panel-lines-to = Draw light lines from the marks to { $vp }.
+panel-lines-level = Draw light level lines from the marks.
+panel-heights-check = All these lines meet in the same point as the wall’s top and foot.
+panel-heights-level-check = All these lines are level.
+# $look (choice)
+panel-cuts-title = the sides of { WORD($look) }
+panel-cuts-check = The uprights are square to the edge of the sheet.
+# $look (choice)
+panel-bays-title = uprights for { WORD($look) }
+# $upright (marks) $ups (list) $diagonal (marks) $vp (point)
+panel-by-diagonal =
+    Up { $upright } mark { $ups }. Draw the diagonal { $diagonal } lightly. Ruler on each mark and on { $vp }:
+    where it meets the diagonal an upright stands, as far across as it is up.
+    .simple =
+        Measure up { $upright }: { $ups }. Draw the diagonal { $diagonal }. Put the ruler on each mark and
+        on { $vp }. Mark where it meets the diagonal.
+# $foot (mark) $rights (list)
+panel-by-measure = Along the wall’s foot from { $foot } measure { $rights }.
+# $foot (mark) $unit (length) $last (mark) $far (mark) $carrier (mark)
+panel-by-marks =
+    Level through { $foot } lay piers and openings side by side, { $unit } for each part, to { $last }. The
+    ruler on { $last } and { $far } meets the { eye-level } in { $carrier }: to there lead every mark, as far
+    as the wall’s foot.
+# $count (number)
+panel-by-eye = Choose { $count } openings by eye: each a little narrower than the one before.
+# $count (number)
+panel-uprights = Draw { $count } light uprights there.
+panel-bays-check = The openings grow narrower evenly as the wall runs away.
+panel-bays-level-check = All openings are equally wide.
+# $look (choice) $count (number)
+panel-openings-title = { WORD($look) }
+# $look (choice) $count (number)
+panel-openings = { $count ->
+    [one] Draw { WORD($look) } along the light lines.
+   *[other] Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+ }
+# $things (list) $count (number)
+again-openings = Do the same for { $things }.
+# $look (choice) $count (number)
+panel-openings-check = { $count ->
+    [one] Its heads lead to the point of the wall.
+   *[other] Count them: { $count } in all.
+ }
+column-count = How many
+# $value (number)
+brief-count = { $value } in all
+
 ## What is said of a sheet
 
 # $step (number)
@@ -1581,6 +1738,9 @@ reteach-nothing = Nothing needs to be shown to the whole class again; a word to 
 kind-box = box
 kinds-box = boxes
 add-box = Add a box
+kind-building = house
+kinds-building = houses
+add-building = Add a house
 kind-cylinder = drum
 kinds-cylinder = round things
 add-cylinder = Add a round thing
@@ -1773,6 +1933,19 @@ refused-edge-beyond-third =
 # $long (length) $third (point) $room (length)
 refused-edge-reaches-third =
     { $long } reaches { $third }, { $room } away, which no upright reaches; make the edge shorter
+refused-no-such-wall = there is no such wall here; name one that this house shows
+refused-wall-unseen = this wall does not show; move the house aside, or name another wall
+refused-roof-behind = a roof so high cannot be seen from here; make it lower
+refused-parapet-too-low = the parapet is as high as the wall; make it smaller
+refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
+refused-panel-height = say how high it is
+refused-panel-width = give from and to, or bays
+refused-panel-skip = leaves all storeys out; skip fewer
+refused-panel-cut-in-front = the wall in front does not run away; give a front, or bays
+refused-panel-beyond = lies beside the wall; choose a place between its near upright and its end
+refused-panel-order = ends before it begins; choose a place further back
+# $panel (own) $head (length) $wall (length)
+refused-panel-too-high = '{ $panel }' reaches up { $head }, and the wall is only { $wall } high there
 refused-edge-forms = an edge has either top_mm and bottom_mm, or y_mm and length_mm
 refused-bottom-above = bottom_mm is measured from the top, so it must be larger than top_mm
 refused-edge-straight = uprights stand straight here; give x_mm, top_mm and bottom_mm

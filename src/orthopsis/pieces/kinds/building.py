@@ -1,0 +1,74 @@
+"""The building: walls with a roof, and windows and doors in its walls, in one piece."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from typing import Annotated, Any, Literal, Self
+
+from pydantic import Field, model_validator
+
+from orthopsis.construction.order import Body
+from orthopsis.errors import Unfit
+from orthopsis.perspective.view import VanishingPoint
+from orthopsis.phrase import Own, say
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Site, Stage
+from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.roles import Editor
+from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.panels import Panel
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof
+
+
+class Building(BlockPiece, Drawn):
+    """A building on a front or an edge, like a box; a `roof` closes it, its `parts` lie in the
+    walls.
+    """
+
+    kind: Literal["building"]
+    roof: Roof = Flat()
+    fittings: Annotated[
+        list[Panel], Field(alias="parts", max_length=40, default_factory=list), Editor.NONE
+    ]
+
+    @property
+    def weight(self) -> float:
+        openings = (
+            (panel.storeys or 1) * (panel.bays.count if panel.bays else 1)
+            for panel in self.fittings
+        )
+        return 2.0 + sum(openings) / 4.0
+
+    @classmethod
+    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
+        """A house with a gable."""
+        end = "front" if form == "front" else "right"
+        return {"roof": {"kind": "gable", "end": end, "peak_mm": size_mm / 2}}
+
+    @model_validator(mode="after")
+    def _parts_have_names(self) -> Self:
+        for name, times in Counter(panel.id for panel in self.fittings).items():
+            if times > 1:
+                raise Unfit(say("refused-id-twice", name=Own(name)), "parts")
+        return self
+
+    def house(self, stage: Stage) -> House:
+        """The building where it stands."""
+        return House(self.part, self.name, self.place, self.roof, self.fittings, stage)
+
+    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
+        return self.house(stage).slope_points()
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """The house as one solid, with the lines in its walls."""
+        return [self.house(stage).solid()]
+
+    def body(self, stage: Stage) -> Body:
+        """The house by ruler."""
+        return self.house(stage).body()
+
+    def build(self, site: Site) -> FrameMarks:
+        """Walls, roof, what lies in them."""
+        return self.house(site.stage).build(site)

@@ -1,0 +1,49 @@
+"""The steps of a house: the block, its roof, what lies in its walls."""
+
+from __future__ import annotations
+
+from orthopsis.construction.moves import Mark
+from orthopsis.pieces.shapes.house.form import Pair, pair
+from orthopsis.pieces.shapes.house.openings import draw_panel
+from orthopsis.pieces.shapes.house.roof_moves import draw_gable, draw_lean_to, draw_parapet
+from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo
+from orthopsis.pieces.shapes.house.site import HouseEdges, HouseSite
+from orthopsis.pieces.shapes.house.walls import opposite
+
+
+def draw_house(work: HouseSite) -> dict[int, Mark]:
+    """All steps but the last, in which light lines are rubbed out; the marks of the corners."""
+    house = work.house
+    work.marks = house.place.lay_out(work.site, HouseEdges(work, _helps(work)))
+    roof = house.roof
+    if isinstance(roof, Gable):
+        draw_gable(work, roof)
+    elif isinstance(roof, LeanTo):
+        draw_lean_to(work, roof)
+    elif roof.parapet_mm is not None:
+        draw_parapet(work, roof.parapet_mm)
+    for panel in house.panels:
+        draw_panel(work, panel)
+    return work.marks
+
+
+def _helps(work: HouseSite) -> set[Pair]:
+    """Edges of the block that are only a help: the top line under a gable, what a raised wall
+    stands on, and the far wall where its middle is asked for.
+    """
+    roof, walls = work.house.roof, work.walls
+    if isinstance(roof, Gable):
+        wall = roof.foot(walls)
+        p, q, r, s = wall
+        q1, p1, r1, s1 = opposite(wall)
+        helps = {pair(p, q)}
+        if roof.far == "middle" and roof.shows_point(walls):
+            around = (q1, p1), (p1, r1), (r1, s1), (s1, q1), (q, q1), (p, p1), (r, s1), (s, r1)
+            helps |= {pair(a, b) for a, b in around}
+        return helps
+    if isinstance(roof, LeanTo):
+        q1, p1, r1, s1 = opposite(roof.foot(walls))
+        (slope,) = roof.slopes(walls)
+        base, foot = (q1, s1) if slope.ridge == min(slope.ridge, slope.far_ridge) else (p1, r1)
+        return {pair(base, foot), pair(slope.eave, base)}
+    return set()

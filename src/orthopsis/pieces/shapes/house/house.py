@@ -1,0 +1,164 @@
+"""A house: a block with a roof, drawn as one, without seams."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Literal
+
+from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
+from orthopsis.errors import Unfit
+from orthopsis.perspective.area import Area
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.stroke import Part
+from orthopsis.perspective.vector import Vector, plus
+from orthopsis.perspective.view import VanishingPoint
+from orthopsis.phrase import Value, say
+from orthopsis.picture.solid import Solid, polyhedron
+from orthopsis.pieces.base import Site, Stage
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.placement.front import OnFront
+from orthopsis.pieces.placement.placement import BlockPlacement
+from orthopsis.pieces.shapes.house.build import draw_house
+from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
+from orthopsis.pieces.shapes.house.panels import Panel
+from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Pitched, Roof
+from orthopsis.pieces.shapes.house.site import HouseSite
+from orthopsis.pieces.shapes.house.walls import Walls
+from orthopsis.pieces.shapes.tidy import tidy
+
+
+@dataclass(frozen=True)
+class House:
+    """What a house is on its stage. Everything else follows: solid, body, moves."""
+
+    part: Part
+    name: Value
+    place: BlockPlacement
+    roof: Roof
+    panels: Sequence[Panel]
+    stage: Stage
+
+    @cached_property
+    def walls(self) -> Walls:
+        """Its walls by their names."""
+        side: Literal["left", "right"] | None = None
+        if isinstance(self.place, OnFront):
+            front, x = self.place.front, self.stage.view.level_points[0].at.x
+            if x > front.x_mm + front.width_mm:
+                side = "right"
+            elif x < front.x_mm:
+                side = "left"
+        return Walls(self.stage, side)
+
+    @cached_property
+    def form(self) -> Form:
+        """Its faces and the families of its edges. Raises ExerciseError."""
+        return self.roof.form(self.walls, self.part.piece)
+
+    # --- for the picture ---------------------------------------------------------------------
+
+    @cached_property
+    def block_in_space(self) -> list[Vector]:
+        """The block's corners in eye space. Raises ExerciseError."""
+        near, _, sweep, _ = self.place.frame(self.stage)
+        self._check()
+        return [*near, *(plus(corner, sweep) for corner in near)]
+
+    @cached_property
+    def in_space(self) -> list[Vector]:
+        """All corners in eye space. Raises ExerciseError."""
+        return self._closed(self.block_in_space)
+
+    def solid(self) -> Solid:
+        """The house with the lines that lie in its walls. Raises ExerciseError."""
+        families = tuple((a, b, family) for (a, b), family in self.form.families.items())
+        block = self.block_in_space
+        details = [one for panel in self.panels for one in panel.details(block, self.walls)]
+        details += self.roof.details(block, self.walls)
+        return polyhedron(
+            self.part, self.in_space, self.form.faces, families, details,
+            transparent=self.stage.transparent, floating=self.stage.floating,
+        )  # fmt: skip
+
+    def slope_points(self) -> list[VanishingPoint]:
+        """The points of its own that lines up the roof lead to. Raises ExerciseError."""
+        found: dict[str, VanishingPoint] = {}
+        for (a, b), family in self.form.families.items():
+            if family.endswith((UP, DOWN)):
+                point = vanishing(family, self.in_space[a], self.in_space[b])
+                found.setdefault(family, point)
+        return list(found.values())
+
+    # --- for the construction ----------------------------------------------------------------
+
+    def body(self) -> Body:
+        """The house by ruler. Raises ExerciseError."""
+        block = self.place.corners(self.stage)
+        self._check()
+        space = [(x / n, y / n, 1.0 / n) for (x, y, _), n in block]
+        corners: tuple[NearPlace, ...] = (
+            *block,
+            *((Point(x / d, y / d), 1.0 / d) for x, y, d in self._closed(space)[len(block) :]),
+        )
+        faces, clear = self.form.faces, self.stage.transparent
+        places = [place for place, _ in corners]
+
+        def show() -> Shown:
+            seen = [loop for loop in faces if turned_to_us(loop, places)]
+            return Shown(
+                faces=tuple(Area((tuple(places[k].xy for k in loop),)) for loop in seen),
+                edges=tuple(
+                    SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
+                    for a, b in sorted(seen_pairs(faces, places, clear))
+                ),
+            )
+
+        return Body(
+            part=self.part, name=self.name, corners=corners, faces=faces, show=show,
+            transparent=clear, floating=self.stage.floating,
+        )  # fmt: skip
+
+    def build(self, site: Site) -> FrameMarks:
+        """Walls first, then the roof, then what lies in them, then what is rubbed out."""
+        marks = draw_house(HouseSite(site, self))
+        tidy(site, "house")
+        return FrameMarks(marks)
+
+    @property
+    def right_far_peak(self) -> Point:
+        """Where the far peak of a gable belongs on paper."""
+        right = self.roof.model_copy(update={"far": "roof point"})
+        block = self.place.corners(self.stage)
+        x, y, depth = right.corners([(x / n, y / n, 1.0 / n) for (x, y, _), n in block],
+                                    self.walls)[FIRST + 1]  # fmt: skip
+        return Point(x / depth, y / depth)
+
+    @property
+    def foot_mm(self) -> float:
+        """How far down the sheet the foot of a front lies."""
+        assert isinstance(self.place, OnFront)
+        return self.place.front.y_mm + self.place.front.height_mm
+
+    # --- what both sides read from the document ----------------------------------------------
+
+    def _closed(self, block: Sequence[Vector]) -> list[Vector]:
+        try:
+            return self.roof.corners(block, self.walls)
+        except (Unfit, ZeroDivisionError):
+            raise self.stage.refuse("roof.peak_mm", say("refused-roof-behind")) from None
+
+    def _check(self) -> None:
+        roof, walls = self.roof, self.walls
+        if not isinstance(roof, Pitched):
+            return
+        field = "roof.end" if roof.kind == "gable" else "roof.low"
+        name = roof.end if roof.kind == "gable" else roof.low
+        known = ("front", "side", "left", "right") if walls.one_point else ("left", "right")
+        if name not in known:
+            raise self.stage.refuse(field, say("refused-no-such-wall"))
+        if name in ("side", "left", "right") and walls.one_point:
+            shown = walls.side_that_shows
+            if shown is None or name not in ("side", shown):
+                raise self.stage.refuse(field, say("refused-wall-unseen"))

@@ -1,0 +1,298 @@
+"""The steps of a panel: heights up the near upright, uprights along the foot, then the openings."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from orthopsis.construction.face import true_share_down
+from orthopsis.construction.moves import Mark, Ruled, Said, Step, count, phrase, strung
+from orthopsis.construction.places import across, down
+from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
+from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
+from orthopsis.phrase import Choice, Length, Several
+from orthopsis.pieces.placement.depth import Cut
+from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
+from orthopsis.pieces.shapes.house.site import HouseSite
+from orthopsis.pieces.shapes.house.walls import Wall
+
+Stretch = tuple[Mark, Mark, Mark, Mark]
+"""Where openings lie: the near upright's top and foot, then the far one's."""
+
+
+def draw_panel(work: HouseSite, panel: Panel) -> None:
+    """All steps of a panel, where its wall shows."""
+    wall = panel.wall(work.walls)
+    if not work.shows(wall):
+        return
+    if panel.front is not None:
+        _draw_front(work, panel)
+    else:
+        _Openings(work, panel, wall).draw()
+
+
+def _draw_front(work: HouseSite, panel: Panel) -> None:
+    """One rectangle in true shape, measured from the sheet's edges."""
+    paper, front = work.paper, panel.front
+    assert front is not None
+    step = work.begin("panel-front", look=Choice(panel.look))
+    a = paper.measure(front.x_mm, front.y_mm)
+    b = paper.measure_along(a, LEVEL, front.width_mm)
+    c = paper.measure_along(b, UPRIGHT, front.height_mm)
+    d = paper.cross(paper.level(c), paper.upright(a))
+    foot_mm = work.house.foot_mm
+    for start, end, family in ((a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL),
+                               (d, a, VERTICAL)):  # fmt: skip
+        if family == VERTICAL or abs(start.at.y - foot_mm) > ON_THE_EDGE_MM:
+            paper.keep(start, end, family, work.site.body)
+    measures: dict[str, Said] = {
+        "across": across(front.x_mm, paper.sheet), "down": down(front.y_mm, paper.sheet),
+        "width": Length(front.width_mm), "height": Length(front.height_mm),
+    }  # fmt: skip
+    step.say("panel-front", corner=a, look=Choice(panel.look), **measures)
+    step.differs(**measures)
+    step.check("panel-front-check")
+
+
+@dataclass
+class _Openings:
+    """A panel on a wall that runs away, or in storeys and bays on one that we face."""
+
+    work: HouseSite
+    panel: Panel
+    wall: Wall
+
+    def draw(self) -> None:
+        stretch = self._stretch()
+        columns = self._bays(stretch)
+        rows = self._heights()
+        self._draw(rows, columns)
+
+    # --- heights ------------------------------------------------------------------------------
+
+    @cached_property
+    def near(self) -> tuple[Mark, Mark]:
+        """The top and foot of the wall's near upright."""
+        top, foot = (self.work.marks[k] for k in self.wall.near_upright)
+        return top, foot
+
+    @cached_property
+    def far(self) -> tuple[Mark, Mark]:
+        """The top and foot of the wall's far upright."""
+        top, foot = (self.work.marks[k] for k in self.wall.far_upright)
+        return top, foot
+
+    def _heights(self) -> list[tuple[Ruled, Ruled]]:
+        """A line for the foot and one for the head of each row."""
+        work, (top, foot) = self.work, self.near
+        rows = self.panel.rows(distance(top.at, foot.at))
+        step = work.begin("panel-heights", look=Choice(self.panel.look))
+        lines = [(self._level(row.foot_mm), self._level(row.head_mm)) for row in rows]
+        if not step.moves:
+            work.paper.steps.remove(step)
+            return lines
+        goal = work.points.get(self.wall.family)
+        measured = Several(tuple(dict.fromkeys(Length(round(m.mm, 3)) for m in step.measures)),
+                           "comma")  # fmt: skip
+        if self.panel.storeys is not None:
+            self._say_storeys(step, rows)
+        else:
+            step.say("panel-heights", upright=strung(foot, top), ups=measured)
+        if goal is None:
+            step.say("panel-lines-level")
+        else:
+            step.say("panel-lines-to", vp=goal)
+        step.differs(measures=measured)
+        step.check("panel-heights-check" if goal else "panel-heights-level-check")
+        return lines
+
+    def _say_storeys(self, step: Step, rows: Sequence[Row]) -> None:
+        top, foot = self.near
+        panel = self.panel
+        assert panel.storeys is not None
+        storey_mm = distance(top.at, foot.at) / panel.storeys
+        step.say(
+            "panel-storeys",
+            upright=strung(foot, top), count=count(panel.storeys), each=Length(storey_mm),
+        )  # fmt: skip
+        if panel.sill_mm:
+            step.say("panel-sills", sill=Length(panel.sill_mm))
+        step.say("panel-heads", high=Length(rows[0].head_mm - rows[0].foot_mm))
+        if panel.skip:
+            step.say("panel-skip", count=count(panel.skip))
+
+    def _level(self, mm: float) -> Ruled:
+        """The level line of the wall that starts so far up its near upright."""
+        work, (top, foot) = self.work, self.near
+        paper = work.paper
+        if mm < ON_THE_EDGE_MM:
+            return paper.along(foot, self.far[1])
+        if abs(mm - distance(top.at, foot.at)) < ON_THE_EDGE_MM:
+            return paper.along(top, self.far[0])
+        mark = paper.measure_along(foot, top, mm)
+        if self.wall.family == HORIZONTAL:
+            return paper.level(mark)
+        return paper.aim(mark, work.points[self.wall.family], work.site.part, fate="erase")
+
+    # --- along the wall -----------------------------------------------------------------------
+
+    def _stretch(self) -> Stretch:
+        """The uprights between which the openings lie: the wall's own, or through two cuts."""
+        work, panel = self.work, self.panel
+        (top, foot), (far_top, far_foot) = self.near, self.far
+        if panel.from_ is None and panel.to is None:
+            return top, foot, far_top, far_foot
+        step = work.begin("panel-cuts", look=Choice(panel.look))
+        near = (top, foot) if panel.from_ is None else self._cut(step, panel.from_, "left")
+        far = (far_top, far_foot) if panel.to is None else self._cut(step, panel.to, "right")
+        step.check("panel-cuts-check")
+        return *near, *far
+
+    def _cut(self, step: Step, cut: Cut, column: str) -> tuple[Mark, Mark]:
+        """An upright over a mark on the wall's foot: where it meets the top line, and the mark."""
+        work, paper = self.work, self.work.paper
+        vp = work.points[self.wall.family]
+        (top, foot), (far_top, far_foot) = self.near, self.far
+        guide = paper.along(foot, far_foot)
+        inward = LEFT if far_foot.at.x < foot.at.x else LEVEL
+        mark, said = cut.build(work.site, foot, vp, guide, inward, (), "bottom", column)
+        step.says.append(said)
+        upright = work.upright(mark)
+        head = paper.cross(upright, paper.along(top, far_top))
+        paper.across(upright, paper.along(top, far_top), work.site.part)
+        return head, mark
+
+    def _bays(self, stretch: Stretch) -> list[tuple[Ruled, Ruled]]:
+        """An upright for both sides of each opening."""
+        work, panel = self.work, self.panel
+        top, foot, far_top, far_foot = stretch
+        if panel.bays is None:
+            return [(work.paper.along(top, foot), work.paper.along(far_top, far_foot))]
+        step = work.begin("panel-bays", look=Choice(panel.look))
+        find = {
+            "diagonal": self._by_diagonal, "marks": self._by_marks, "eye": self._by_eye,
+        }[panel.bays.by if self.wall.near else "marks"]  # fmt: skip
+        whole = panel.bays.count * panel.bays.open + (panel.bays.count + 1) * panel.bays.pier
+        ruler = [share for pair in panel.shares for share in pair]
+        marks = find(step, stretch, ruler, whole)
+        uprights = [work.upright(mark) for mark in marks]
+        for line in uprights:
+            work.paper.across(
+                line, work.paper.along(top, far_top), work.site.part,
+                since=work.paper.along(foot, far_foot),
+            )  # fmt: skip
+        step.say("panel-uprights", count=count(len(uprights)))
+        step.check("panel-bays-check" if self.wall.near else "panel-bays-level-check")
+        step.bulk = True
+        return list(zip(uprights[::2], uprights[1::2], strict=True))
+
+    def _by_diagonal(
+        self, step: Step, stretch: Stretch, shares: Sequence[float], whole: float
+    ) -> list[Mark]:
+        """As far across as up: where a level line of the wall meets its diagonal."""
+        work, paper = self.work, self.work.paper
+        top, foot, far_top, _ = stretch
+        del whole
+        vp = work.points[self.wall.family]
+        diagonal = paper.diagonal(foot, far_top, work.site.part)
+        long_mm = distance(top.at, foot.at)
+        marks = []
+        for share in shares:
+            at_mm = long_mm * share
+            if work.site.third is not None:
+                at_mm = long_mm - true_share_down(top, foot, work.site.third, 1.0 - share)
+            mark = paper.measure_along(foot, top, at_mm)
+            marks.append(paper.cross(paper.lay(mark, vp), diagonal))
+        measured = Several(tuple(Length(round(m.mm, 3)) for m in step.measures), "comma")
+        step.say(
+            "panel-by-diagonal",
+            upright=strung(foot, top), ups=measured, diagonal=strung(foot, far_top), vp=vp,
+        )  # fmt: skip
+        return marks
+
+    def _by_marks(
+        self, step: Step, stretch: Stretch, shares: Sequence[float], whole: float
+    ) -> list[Mark]:
+        """Marks in the ratio of the bays on a level line through the foot, carried to the wall's
+        foot by the place on the eye level that the last of them and the far foot point to.
+        """
+        work, paper = self.work, self.work.paper
+        _, foot, _, far_foot = stretch
+        if self.wall.near is None:
+            wide_mm = distance(foot.at, far_foot.at)
+            marks = [paper.measure_along(foot, far_foot, share * wide_mm) for share in shares]
+            measured = Several(tuple(Length(round(m.mm, 3)) for m in step.measures), "comma")
+            step.say("panel-by-measure", foot=foot, rights=measured)
+            return marks
+        way = LEVEL if far_foot.at.x > foot.at.x else LEFT
+        step_mm = max(5.0, round(distance(foot.at, far_foot.at) / whole))
+        last = paper.measure_along(foot, way, whole * step_mm)
+        level = paper.level(work.points[self.wall.family])
+        carrier = paper.cross(paper.lay(last, far_foot), level)
+        step.say(
+            "panel-by-marks",
+            foot=foot, unit=Length(step_mm), last=last, far=far_foot, carrier=carrier,
+        )  # fmt: skip
+        marks = []
+        line = paper.along(foot, far_foot)
+        for share in shares:
+            laid = paper.measure_along(foot, way, share * whole * step_mm)
+            help_line = paper.aim(laid, carrier, work.site.part, family=FREE, fate="erase")
+            marks.append(paper.cross(help_line, line))
+        return marks
+
+    def _by_eye(
+        self, step: Step, stretch: Stretch, shares: Sequence[float], whole: float
+    ) -> list[Mark]:
+        """Chosen by eye, closing up as they run away."""
+        del whole
+        _, foot, _, far_foot = stretch
+        vp = self.work.points[self.wall.family]
+        gone = 1.0 - distance(far_foot.at, vp.at) / distance(foot.at, vp.at)
+        marks = []
+        for share in shares:
+            truth = share * gone / (1.0 - gone)
+            place = truth / (1.0 + truth)
+            (x, y), (vx, vy) = foot.at.xy, vp.at.xy
+            there = type(foot.at)(x + (vx - x) * place, y + (vy - y) * place)
+            marks.append(self.work.paper.by_eye(there, (foot, far_foot)))
+        step.say("panel-by-eye", count=count(len(marks) // 2))
+        return marks
+
+    # --- the openings themselves --------------------------------------------------------------
+
+    def _draw(
+        self, rows: Sequence[tuple[Ruled, Ruled]], columns: Sequence[tuple[Ruled, Ruled]]
+    ) -> None:
+        work, paper, panel = self.work, self.work.paper, self.panel
+        (top, foot), (far_top, far_foot) = self.near, self.far
+        many = len(rows) * len(columns)
+        step = work.begin("panel-openings", look=Choice(panel.look), count=count(many))
+        ways = self.wall.family, work.site.stage.view.uprights.name
+        edges = (top, far_top), (far_top, far_foot), (foot, far_foot), (top, foot)
+        for low, high in rows:
+            for near, away in columns:
+                marks = [
+                    paper.cross(line, upright)
+                    for line, upright in ((high, near), (high, away), (low, away), (low, near))
+                ]
+                for k in range(4):
+                    start, end = marks[k], marks[(k + 1) % 4]
+                    if not _along(start, end, *edges[k]):
+                        paper.keep(start, end, ways[k % 2], work.site.body)
+        step.say("panel-openings", look=Choice(panel.look), count=count(many))
+        step.differs(count=count(many))
+        step.again = phrase("again-openings")
+        step.check("panel-openings-check", look=Choice(panel.look), count=count(many))
+        step.bulk = True
+
+
+def _along(start: Mark, end: Mark, one: Mark, other: Mark) -> bool:
+    """Whether a side lies on an edge of the wall, which is drawn already."""
+    (ax, ay), (bx, by) = one.at.xy, other.at.xy
+    long = distance(one.at, other.at)
+    return all(
+        abs((bx - ax) * (y - ay) - (by - ay) * (x - ax)) < ON_THE_EDGE_MM * long
+        for x, y in (start.at.xy, end.at.xy)
+    )
