@@ -1437,6 +1437,45 @@ roof-far-parallel-check = The two slopes keep their distance.
 # $end (mark) $ridge (marks)
 roof-far-ends = There is { $end }: the ridge is { $ridge }. Draw both.
     .simple = Mark { $end }. Draw the slope and the ridge { $ridge }.
+hip-glass-title = a box of glass for the roof
+# $corner (mark) $high (length) $top (marks)
+hip-glass =
+    Draw the upright at { $corner } on by { $high }. From there draw the top { $top } of a box of glass over
+    the walls, lightly, as you draw any box.
+hip-glass-check = The top of the glass box runs to the same points as the walls.
+hip-middle-title = the roof’s middle
+# $one (marks) $other (marks) $middle (mark)
+hip-middle = Cross the diagonals { $one } and { $other } of the glass top in { $middle }.
+# $middle (mark) $vp (point)
+hip-line-to = Draw a light line through { $middle } and { $vp }, right across the top: there lies the ridge.
+# $middle (mark)
+hip-line-level = Draw a light level line through { $middle }, right across the top: there lies the ridge.
+hip-middle-check = The middle line parts the top into two halves that are equal in truth.
+hip-quarters-title = the ends of the ridge
+# $middle (mark) $left (mark) $right (mark) $near (mark) $far (mark)
+hip-quarters =
+    Draw the other middle line through { $middle }, from { $left } to { $right }. Cross the diagonals of each
+    half: { $near } and { $far } are the ends of the ridge.
+hip-quarters-check = The ends lie on the middle line, a quarter from each end in truth.
+hip-equal-title = the ends of the ridge
+# $middle (mark) $each (length) $near (mark) $far (mark)
+hip-equal =
+    Measure { $each } along the middle line from { $middle } both ways, to { $near } and { $far }. Equal on
+    paper is only nearly right: the further half should look shorter.
+hip-equal-check = Both ends lie on the middle line.
+hip-square-title = the ends of the ridge
+# $one (mark) $other (mark) $point (point) $near (mark) $far (mark)
+hip-square =
+    From { $one } and from { $other } lead the ruler to { $point }: it crosses the middle line in { $near } and
+    in { $far }.
+# $one (mark) $other (mark) $near (mark) $far (mark)
+hip-square-level =
+    Level through { $one } and through { $other }: these lines cross the middle line in { $near } and { $far }.
+hip-square-check = Seen from above the hips would run at half a right angle to the walls.
+hip-edges-title = the hips
+# $ends (marks)
+hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
+hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
 parapet-title = the parapet
 # $down (length)
 parapet = Mark { $down } below the top on the nearest upright, and carry it round with light lines.
@@ -1936,6 +1975,7 @@ refused-edge-reaches-third =
 refused-no-such-wall = there is no such wall here; name one that this house shows
 refused-wall-unseen = this wall does not show; move the house aside, or name another wall
 refused-roof-behind = a roof so high cannot be seen from here; make it lower
+refused-roof-too-short = the roof is too short for such a ridge; choose a pyramid or quarters
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller
 refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
 refused-panel-height = say how high it is

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from orthopsis.construction.moves import Mark
-from orthopsis.pieces.shapes.house.form import Pair, pair
+from orthopsis.pieces.shapes.house.form import FIRST, Pair, pair
+from orthopsis.pieces.shapes.house.hip_moves import draw_hip
 from orthopsis.pieces.shapes.house.openings import draw_panel
 from orthopsis.pieces.shapes.house.roof_moves import draw_gable, draw_lean_to, draw_parapet
-from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo
+from orthopsis.pieces.shapes.house.roofs import Gable, Hip, LeanTo
 from orthopsis.pieces.shapes.house.site import HouseEdges, HouseSite
 from orthopsis.pieces.shapes.house.walls import opposite
 
@@ -20,6 +21,8 @@ def draw_house(work: HouseSite) -> dict[int, Mark]:
         draw_gable(work, roof)
     elif isinstance(roof, LeanTo):
         draw_lean_to(work, roof)
+    elif isinstance(roof, Hip):
+        draw_hip(work, roof)
     elif roof.parapet_mm is not None:
         draw_parapet(work, roof.parapet_mm)
     for panel in house.panels:
@@ -28,8 +31,16 @@ def draw_house(work: HouseSite) -> dict[int, Mark]:
 
 
 def _helps(work: HouseSite) -> set[Pair]:
-    """Edges of the block that are only a help: the top line under a gable, what a raised wall
-    stands on, and the far wall where its middle is asked for.
+    """Edges of the block that are only a help: to corners that show, and for the roof."""
+    behind = {k for edge in work.seen for k in edge if 4 <= k < FIRST}
+    if not work.walls.one_point:
+        behind -= {5, 6}  # they end the right side, which is always drawn
+    return {(k - 4, k) for k in behind} | _helps_of_roof(work)
+
+
+def _helps_of_roof(work: HouseSite) -> set[Pair]:
+    """The top line under a gable, what a raised wall stands on, and the far wall where its middle
+    is asked for.
     """
     roof, walls = work.house.roof, work.walls
     if isinstance(roof, Gable):
@@ -46,4 +57,7 @@ def _helps(work: HouseSite) -> set[Pair]:
         (slope,) = roof.slopes(walls)
         base, foot = (q1, s1) if slope.ridge == min(slope.ridge, slope.far_ridge) else (p1, r1)
         return {pair(base, foot), pair(slope.eave, base)}
+    if isinstance(roof, Hip):
+        # The back of the box of glass over the walls stands on these.
+        return {(0, 4), (1, 5)} if walls.one_point else {(0, 1), (1, 5)}
     return set()

@@ -12,7 +12,7 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, plus
+from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Value, say
 from orthopsis.picture.solid import Solid, polyhedron
@@ -23,7 +23,7 @@ from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
 from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Pitched, Roof
+from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
 from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import Walls
 from orthopsis.pieces.shapes.tidy import tidy
@@ -77,10 +77,16 @@ class House:
         block = self.block_in_space
         details = [one for panel in self.panels for one in panel.details(block, self.walls)]
         details += self.roof.details(block, self.walls)
+        # What lies in a wall that turns away is not drawn, even where the house is seen through.
+        details = [one for one in details if self._faces_us(one.face)]
         return polyhedron(
             self.part, self.in_space, self.form.faces, families, details,
             transparent=self.stage.transparent, floating=self.stage.floating,
         )  # fmt: skip
+
+    def _faces_us(self, number: int) -> bool:
+        corners = [self.in_space[k] for k in self.form.faces[number]]
+        return dot(loop_normal(corners), corners[0]) > 0.0
 
     def slope_points(self) -> list[VanishingPoint]:
         """The points of its own that lines up the roof lead to. Raises ExerciseError."""
@@ -97,21 +103,22 @@ class House:
         """The house by ruler. Raises ExerciseError."""
         block = self.place.corners(self.stage)
         self._check()
-        space = [(x / n, y / n, 1.0 / n) for (x, y, _), n in block]
+        new = self._closed(self._space)[len(block) :]
         corners: tuple[NearPlace, ...] = (
             *block,
-            *((Point(x / d, y / d), 1.0 / d) for x, y, d in self._closed(space)[len(block) :]),
+            *((Point(x / d, y / d), 1.0 / d) for x, y, d in new),
         )
         faces, clear = self.form.faces, self.stage.transparent
         places = [place for place, _ in corners]
+        outer = self.outer_faces
 
         def show() -> Shown:
-            seen = [loop for loop in faces if turned_to_us(loop, places)]
+            seen = [loop for loop in outer if turned_to_us(loop, places)]
             return Shown(
                 faces=tuple(Area((tuple(places[k].xy for k in loop),)) for loop in seen),
                 edges=tuple(
                     SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
-                    for a, b in sorted(seen_pairs(faces, places, clear))
+                    for a, b in sorted(seen_pairs(faces if clear else outer, places, clear))
                 ),
             )
 
@@ -126,13 +133,27 @@ class House:
         tidy(site, "house")
         return FrameMarks(marks)
 
+    @cached_property
+    def outer_faces(self) -> tuple[tuple[int, ...], ...]:
+        """The faces that may be seen: the far end of a roof that hangs over its wall may not."""
+        faces = self.form.faces
+        overhangs = (
+            isinstance(self.roof, Gable)
+            and self.roof.far == "parallel"
+            and self.roof.overhangs(self._space, self.walls)
+        )
+        return faces[:-1] if overhangs else faces
+
+    @cached_property
+    def _space(self) -> list[Vector]:
+        """The block's corners by ruler, as places that can be parted evenly."""
+        return [(x / n, y / n, 1.0 / n) for (x, y, _), n in self.place.corners(self.stage)]
+
     @property
     def right_far_peak(self) -> Point:
         """Where the far peak of a gable belongs on paper."""
         right = self.roof.model_copy(update={"far": "roof point"})
-        block = self.place.corners(self.stage)
-        x, y, depth = right.corners([(x / n, y / n, 1.0 / n) for (x, y, _), n in block],
-                                    self.walls)[FIRST + 1]  # fmt: skip
+        x, y, depth = right.corners(self._space, self.walls)[FIRST + 1]
         return Point(x / depth, y / depth)
 
     @property

@@ -15,7 +15,7 @@ from typing import Annotated, Literal, NamedTuple
 from pydantic import Field
 
 from orthopsis.perspective.plane import Point, join, meet
-from orthopsis.perspective.vector import Vector, minus, plus, times
+from orthopsis.perspective.vector import Vector, dot, minus, plus, times
 from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.phrase import say
 from orthopsis.picture.solid import Detail
@@ -196,6 +196,14 @@ class Gable(Pitched):
             far = _parallel(block[slope.eave], peak, block[slope.far_eave], sweep)
         return [*block, peak, far]
 
+    def overhangs(self, block: Sequence[Vector], walls: Walls) -> bool:
+        """Whether the far peak lies beyond the far wall."""
+        peak, far = self.corners(block, walls)[FIRST:]
+        _, q, _, _ = self.foot(walls)
+        q1, _, _, _ = opposite(self.foot(walls))
+        ridge, eave = minus(far, peak), minus(block[q1], block[q])
+        return dot(ridge, ridge) > dot(eave, eave) * (1.0 + 1e-12)
+
     def drawn_slope(self, walls: Walls) -> Slope:
         """The slope by which the far peak is found: the one over the wall at the near eave."""
         wall = next(one for one in walls.by_name.values() if one.corners == self.foot(walls))
@@ -223,7 +231,7 @@ class LeanTo(Pitched):
         over_q, over_p = FIRST, FIRST + 1
         slopes = Slope(p, over_p, q, over_q), Slope(q, over_q, p, over_p)
         # The one on the wall that shows comes first.
-        seen = [pair(*one.corners[:2]) for one in walls.by_name.values()]
+        seen = [pair(*one.corners[:2]) for one in walls.shown]
         q1, p1, _, _ = opposite(self.foot(walls))
         base = {over_q: q1, over_p: p1}
         return [slope for slope in slopes if pair(slope.eave, base[slope.ridge]) in seen][:1]
@@ -254,7 +262,97 @@ class LeanTo(Pitched):
         return [*block, over, across] if base == q1 else [*block, across, over]
 
 
-Roof = Annotated[Flat | Gable | LeanTo, Field(discriminator="kind")]
+class EqualEnds(Measures):
+    """So far from the middle on paper, both ways: only nearly right."""
+
+    equal_mm: PaperLength
+
+
+Ridge = Literal["quarter", "square", "pyramid"] | EqualEnds
+
+
+class Hip(RoofBase):
+    """Four slopes. `peak_mm` is how far the ridge's level lies above the near upright's top on
+    paper; the `ridge` begins and ends at the quarters of the roof's middle line, where the roof is
+    as deep as half its width (`square`), in one point (`pyramid`), or so far from the middle on
+    paper. It runs square to the wall `end`.
+    """
+
+    kind: Literal["hip"]
+    end: Annotated[Side, FieldRole.CHOICE] = "left"
+    peak_mm: PaperLength
+    ridge: Annotated[Ridge, FieldRole.CHOICE] = "quarter"
+
+    def foot(self, walls: Walls) -> Four:
+        """The wall under one of its ends."""
+        return wall_called(self.end, walls)
+
+    def form(self, walls: Walls, piece: str) -> Form:
+        del piece
+        p, q, _, _ = self.foot(walls)
+        q1, p1, _, _ = opposite(self.foot(walls))
+        near, far = FIRST, FIRST + 1
+        families = block_families(walls)
+        slopes: list[tuple[int, ...]]
+        if self.ridge == "pyramid":
+            slopes = [(near, q, p), (near, q1, q), (near, p1, q1), (near, p, p1)]
+        else:
+            slopes = [(near, q, p), (near, far, q1, q), (far, p1, q1), (far, near, p, p1)]
+            families[near, far] = families[pair(q, q1)]
+        for corner, end in ((p, near), (q, near), (p1, far), (q1, far)):
+            families[corner, near if self.ridge == "pyramid" else end] = FREE
+        return Form((*walls_of({}), *slopes), {}, families)
+
+    def corners(self, block: Sequence[Vector], walls: Walls) -> list[Vector]:
+        p, q, _, _ = self.foot(walls)
+        q1, p1, _, _ = opposite(self.foot(walls))
+        up = of_corners(block)
+        rise = minus(raised(block[1], up, self.peak_mm), block[1])
+        near, far = (
+            plus(middle(block[a], block[b]), rise) for a, b in ((p, q), (p1, q1))
+        )  # fmt: skip
+        whole = minus(far, near)
+        if self.ridge == "pyramid":
+            return [*block, plus(near, times(whole, 0.5))]
+        if isinstance(self.ridge, EqualEnds):
+            return [*block, *self._equal(near, whole, self.ridge.equal_mm, walls)]
+        share = 0.25
+        if self.ridge == "square":
+            wide, long = (_true(walls, minus(block[b], block[a])) for a, b in ((p, q), (q, q1)))
+            share = wide / 2 / long
+            if share >= 0.5:
+                raise walls.stage.refuse("roof.ridge", say("refused-roof-too-short"))
+        return [*block, plus(near, times(whole, share)), plus(near, times(whole, 1.0 - share))]
+
+    def _equal(self, near: Vector, whole: Vector, mm: float, walls: Walls) -> list[Vector]:
+        centre = plus(near, times(whole, 0.5))
+        ends = on_paper(near), on_paper(plus(near, whole))
+        if 2 * mm >= min(2 * math.dist(end, on_paper(centre)) for end in ends):
+            raise walls.stage.refuse("roof.ridge.equal_mm", say("refused-roof-too-short"))
+        (ax, ay), (bx, by) = ends
+        long = math.dist(*ends)
+        found = []
+        for way in (-mm, mm):
+            x, y = on_paper(centre)
+            at = x + way * (bx - ax) / long, y + way * (by - ay) / long
+            k = 0 if abs(bx - ax) > abs(by - ay) else 1
+            step = (at[k] * centre[2] - centre[k]) / (whole[k] - at[k] * whole[2])
+            found.append(plus(centre, times(whole, step)))
+        return found
+
+
+def _true(walls: Walls, way: Vector) -> float:
+    """The true length of a level way of space that runs along one of the view's directions."""
+    view = walls.stage.view
+    if view.eye is None:
+        raise walls.stage.refuse("roof.ridge", say("refused-no-right-angles"))
+    if abs(way[2]) < 1e-9 * math.hypot(way[0], way[1]):
+        return math.hypot(way[0], way[1])
+    vp = Point(way[0] / way[2], way[1] / way[2])
+    return abs(way[2]) * view.true_length(vp)
+
+
+Roof = Annotated[Flat | Gable | Hip | LeanTo, Field(discriminator="kind")]
 
 
 def wall_called(name: Side, walls: Walls) -> Four:

@@ -48,7 +48,8 @@ class HouseSite:
         """The edges that show."""
         body = self.site.body
         places = [place for place, _ in body.corners]
-        return seen_pairs(body.faces, places, body.transparent)
+        faces = body.faces if body.transparent else self.house.outer_faces
+        return seen_pairs(faces, places, body.transparent)
 
     def shows(self, wall: Wall) -> bool:
         """Whether a wall turns its outside to us."""
@@ -70,6 +71,12 @@ class HouseSite:
         if family == HORIZONTAL:
             return self.paper.level(start)
         return self.paper.aim(start, self.points[family], self.site.part)
+
+    def laid(self, start: Mark, family: str) -> Ruled:
+        """The ruler laid through a mark along a family; what is drawn of it comes later."""
+        if family == HORIZONTAL:
+            return self.paper.level(start)
+        return self.paper.lay(start, self.points[family])
 
     def upright(self, start: Mark) -> Ruled:
         return plumb(self.paper, start, self.site.third)
@@ -102,5 +109,5 @@ class HouseEdges(Edges):
     def keep(self, marks: Mapping[int, Mark], a: int, b: int, family: str) -> None:
         if pair(a, b) in self.seen:
             self.paper.keep(marks[a], marks[b], family, self.body)
-        elif pair(a, b) in self.helps:
+        elif pair(a, b) in self.helps and {a, b} <= marks.keys():
             self.paper.join(marks[a], marks[b], family, self.body.part)

@@ -75,6 +75,13 @@ class Walls:
             "right": Wall("right", RIGHT, "left", right.name),
         }
 
+    @property
+    def shown(self) -> list[Wall]:
+        """The walls that things may be seen on: in one point the front and the side that shows."""
+        if not self.one_point:
+            return list(self.by_name.values())
+        return [self.by_name["front"], self.by_name[self.side_that_shows or "right"]]
+
     def point(self, wall: Wall) -> VanishingPoint | None:
         """The vanishing point of a wall's level lines; None of one that we face."""
         return next((vp for vp in self.stage.view.level_points if vp.name == wall.family), None)

@@ -1,0 +1,65 @@
+"""Random houses: boxes of random documents with roofs, windows and doors."""
+
+from __future__ import annotations
+
+import random
+
+from tests.documents import Data, random_document
+
+
+def random_houses(seed: int, most_pieces: int = 3) -> Data:
+    """Houses of every system with all roofs, and panels in their walls."""
+    rng = random.Random(seed)
+    data = random_document(seed, most_pieces=most_pieces)
+    data["version"] = 2
+    one_point = data["view"]["kind"] == "one-point"
+    for piece in data["pieces"]:
+        if rng.random() < 0.15:
+            continue
+        piece["kind"] = "building"
+        piece["roof"] = _roof(rng, one_point)
+        high = _height(piece)
+        walls = ["front", "left", "right"] if one_point else ["left", "right"]
+        some = rng.sample(walls, rng.randint(0, len(walls)))
+        piece["parts"] = [_panel(rng, f"panel {wall}", wall, high) for wall in some]
+    return data
+
+
+def _height(piece: Data) -> float:
+    if "front" in piece:
+        return piece["front"]["height_mm"]
+    edge = piece["edge"]
+    return edge.get("length_mm") or edge["bottom_mm"] - edge["top_mm"]
+
+
+def _roof(rng: random.Random, one_point: bool) -> Data:
+    ends = ["front", "side", "left", "right"] if one_point else ["left", "right"]
+    kind = rng.choice(["flat", "gable", "gable", "lean-to", "hip", "hip"])
+    if kind == "flat":
+        return {"kind": kind, **({"parapet_mm": 4} if rng.random() < 0.5 else {})}
+    roof = {"kind": kind, "peak_mm": rng.randint(5, 60)}
+    if kind == "gable":
+        roof["end"] = rng.choice(ends)
+        roof["far"] = rng.choice(["roof point", "middle", "parallel"])
+    elif kind == "lean-to":
+        roof["low"] = rng.choice(ends)
+    else:
+        roof["end"] = rng.choice(ends)
+        roof["ridge"] = rng.choice(["quarter", "pyramid", "square", {"equal_mm": 4}])
+    return roof
+
+
+def _panel(rng: random.Random, name: str, wall: str, high: float) -> Data:
+    panel: Data = {"kind": "panel", "id": name, "on": wall, "look": "windows"}
+    if rng.random() < 0.5:
+        storeys = rng.randint(1, 4)
+        panel |= {"storeys": storeys, "skip": rng.randint(0, storeys - 1)}
+        panel |= {"sill_mm": high / storeys * 0.2, "height_mm": high / storeys * 0.6}
+    else:
+        panel |= {"up_mm": rng.choice([0.0, high * 0.3]), "height_mm": high * 0.5}
+    if rng.random() < 0.6 or wall == "front":
+        by = rng.choice(["diagonal", "marks", "eye"])
+        panel["bays"] = {"count": rng.randint(1, 4), "open": rng.choice([1, 2]), "by": by}
+    if wall != "front" and ("bays" not in panel or rng.random() < 0.4):
+        panel |= {"from": {"fraction": 0.04}, "to": {"fraction": rng.choice([0.1, 0.15])}}
+    return panel
