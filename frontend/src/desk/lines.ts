@@ -123,6 +123,20 @@ export function belongsTo(piece: string | null | undefined, chosen: string | nul
   return chosen != null && (piece === chosen || piece?.startsWith(`${chosen}:`) === true);
 }
 
+/** The points that are placed on the sheet; those of roofs are found by drawing. */
+export function placedPoints(
+  points: readonly { name: string; x_mm?: number | null; y_mm?: number | null }[],
+): { name: string; x_mm: number; y_mm: number }[] {
+  return points
+    .filter((vp) => /VP\d$/.test(vp.name))
+    .map((vp) => ({ name: vp.name, x_mm: vp.x_mm ?? 0, y_mm: vp.y_mm ?? 0 }));
+}
+
+/** What a point is called on the screen: a roof's own by what it is. */
+export function pointLabel(name: string): string {
+  return name.includes(":roof ") ? "roof’s point" : name;
+}
+
 /** The colour of a family on paper, as a CSS value. */
 export function familyColour(family: string): string {
   const short = family.split(":").at(-1);

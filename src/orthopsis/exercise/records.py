@@ -194,7 +194,7 @@ def drawing_record(
     return DrawingRecord.model_construct(
         sheet=SheetRecord(width_mm=number(sheet.width_mm), height_mm=number(sheet.height_mm)),
         eye_level_mm=number(scene.main.eye_level_mm),
-        vanishing_points=[vanishing_point_record(vp) for vp in scene.vanishing_points],
+        vanishing_points=[vanishing_point_record(vp) for vp in scene.goals],
         strokes=[stroke_record(stroke) for stroke in strokes],
         **fields,
     )

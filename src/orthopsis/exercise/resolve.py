@@ -229,6 +229,19 @@ class Scene:
         return points
 
     @cached_property
+    def slope_points(self) -> list[VanishingPoint]:
+        """Points of roofs and the like, which are found by drawing and never placed before."""
+        found: list[VanishingPoint] = []
+        for number, piece in enumerate(self.pieces):
+            found += piece.slope_points(self.stage(number))
+        return found
+
+    @property
+    def goals(self) -> list[VanishingPoint]:
+        """All points that lines lead to."""
+        return [*self.vanishing_points, *self.slope_points]
+
+    @cached_property
     def helping_points(self) -> list[VanishingPoint]:
         """The distance and measuring points that are asked for; none where nothing can be drawn."""
         if not any(piece.measured_true for piece in self.exercise.pieces):

@@ -1362,7 +1362,7 @@ strip-tape-on = Tape it to part { $part }.
 
 ## Houses: walls, roofs, what lies in the walls
 
-gable-middle-title = the peak
+gable-middle-title = the gable
 # $line (marks) $middle (mark)
 gable-half = Halve the top line { $line } with the ruler: { $middle }.
 # $one (marks) $other (marks) $line (marks) $over (mark)
@@ -1384,7 +1384,6 @@ gable-peak = Go on { $high } above { $over }: { $peak } is the peak.
     .simple = Measure { $high } up from { $over }. Mark the peak { $peak }.
 gable-half-check = The peak stands over the middle, as far from the left as from the right.
 gable-middle-check = The nearer half of the wall looks wider than the further one.
-gable-slopes-title = the slopes
 # $left (mark) $right (mark) $peak (mark)
 gable-slopes = Join { $left } and { $right } to { $peak }.
 gable-slopes-check = The wall and its triangle are one face: no line stays between them.
@@ -1401,6 +1400,7 @@ roof-ridge = From { $peak } draw a light line to { $vp }: the ridge.
 roof-ridge-level = From { $peak } draw a light level line: the ridge.
     .simple = Draw a light level line from { $peak }: the ridge.
 roof-ridge-check = The ridge and the eave lead to the same point, or both are level.
+roof-point-name = the roof’s own point
 roof-point-title = the roof’s own point
 # $slope (marks) $vp (point) $point (mark)
 roof-point =
@@ -1537,20 +1537,26 @@ panel-by-eye = Choose { $count } openings by eye: each a little narrower than th
 panel-uprights = Draw { $count } light uprights there.
 panel-bays-check = The openings grow narrower evenly as the wall runs away.
 panel-bays-level-check = All openings are equally wide.
+# $look (choice)
+panel-one-title = { WORD($look) }
+panel-one-sides = Draw light uprights there for the sides.
+# $upright (marks) $low (length) $high (length) $vp (point)
+panel-one-both =
+    Up { $upright } mark { $low } and { $high }, and draw light lines to { $vp } from there.
+# $upright (marks) $high (length) $vp (point)
+panel-one-head = Up { $upright } mark { $high }, and draw a light line to { $vp } from there.
+# $look (choice)
+panel-one = Draw { WORD($look) } along these lines.
+# $vp (point)
+panel-one-check = Its head leads to { $vp }, like the foot of the wall.
 # $look (choice) $count (number)
 panel-openings-title = { WORD($look) }
 # $look (choice) $count (number)
-panel-openings = { $count ->
-    [one] Draw { WORD($look) } along the light lines.
-   *[other] Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
- }
+panel-openings = Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
 # $things (list) $count (number)
 again-openings = Do the same for { $things }.
-# $look (choice) $count (number)
-panel-openings-check = { $count ->
-    [one] Its heads lead to the point of the wall.
-   *[other] Count them: { $count } in all.
- }
+# $count (number)
+panel-openings-check = Count them: { $count } in all.
 column-count = How many
 # $value (number)
 brief-count = { $value } in all

@@ -39,6 +39,10 @@ class _Key(str, FluentType):
         raise LookupError(f"'{self!s}' is a choice: put it through WORD, or select by it")
 
 
+ROOF = ":roof "
+"""In the name of a point that a roof's slopes lead to, after that of its house."""
+
+
 class Words:
     """A teacher's way of saying things."""
 
@@ -89,6 +93,8 @@ class Words:
                     maximumFractionDigits=decimals,
                     useGrouping=False,
                 )
+            case PointName(name) if ROOF in name:
+                return self._said("roof-point-name", {})
             case MarkName(name) | PointName(name):
                 return name
             case Own(text):

@@ -3,6 +3,7 @@ import { computed, ref } from "vue";
 import type { Corrections, PupilSheet, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DragHandle from "@/desk/DragHandle.vue";
+import { placedPoints } from "@/desk/lines";
 import PencilLine from "@/desk/PencilLine.vue";
 import { withChange, withLine } from "./corrections";
 import EdgeTargets from "./EdgeTargets.vue";
@@ -22,11 +23,13 @@ const emit = defineEmits<{
 
 const verdict = computed(() => props.sheet.verdict);
 const points = computed(() =>
-  (verdict.value?.vanishing_points ?? []).map((point) => ({
-    name: point.name,
-    x_mm: point.intended_mm[0],
-    y_mm: point.intended_mm[1],
-  })),
+  placedPoints(
+    (verdict.value?.vanishing_points ?? []).map((point) => ({
+      name: point.name,
+      x_mm: point.intended_mm[0],
+      y_mm: point.intended_mm[1],
+    })),
+  ),
 );
 const picture = computed(() => `/api/sheets/${props.sheet.id}/straight.jpg`);
 const chosenLine = computed(() =>

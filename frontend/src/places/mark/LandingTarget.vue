@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { JudgedStroke, MeetingPoint, XY } from "@/api/client";
-import { familyColour } from "@/desk/lines";
+import { familyColour, pointLabel } from "@/desk/lines";
 import PencilLine from "@/desk/PencilLine.vue";
 
 /** Where every line of a family lands around its vanishing point, with rings in millimetres. */
@@ -59,7 +59,7 @@ const clip = computed(() => `target-${props.point.name.replace(/\W/g, "")}`);
     <svg
       :viewBox="`${-REACH * zoom} ${-REACH * zoom} ${2 * REACH * zoom} ${2 * REACH * zoom}`"
       role="img"
-      :aria-label="`Landing target of ${point.name}: ${words}`"
+      :aria-label="`Landing target of ${pointLabel(point.name)}: ${words}`"
     >
       <clipPath :id="clip"><circle :r="REACH * zoom" /></clipPath>
       <circle :r="REACH * zoom" class="ground" />
@@ -104,7 +104,7 @@ const clip = computed(() => `target-${props.point.name.replace(/\W/g, "")}`);
       />
     </svg>
     <figcaption>
-      <strong>{{ point.name }}</strong>
+      <strong>{{ pointLabel(point.name) }}</strong>
       <span>{{ words }}</span>
     </figcaption>
   </figure>

@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import type { Picture } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
-import { familyColour } from "@/desk/lines";
+import { familyColour, placedPoints } from "@/desk/lines";
 import type { Asked } from "./cornerTest";
 
 /** The fronts with their numbered corners; what is answered has its line, or a cross for none. */
@@ -11,9 +11,9 @@ const props = defineProps<{ picture: Picture; asked: Asked; label: string }>();
 const drawing = computed(() => props.picture.drawing);
 const points = computed(() => {
   const goals = new Set(props.asked.test.corners.map((one) => one.to.join()));
-  return drawing.value.vanishing_points
-    .map((vp) => ({ name: vp.name, x_mm: vp.x_mm ?? 0, y_mm: vp.y_mm ?? 0 }))
-    .filter((vp) => goals.has([vp.x_mm, vp.y_mm].join()));
+  return placedPoints(drawing.value.vanishing_points).filter((vp) =>
+    goals.has([vp.x_mm, vp.y_mm].join()),
+  );
 });
 const colour = computed(() => familyColour(points.value[0]?.name ?? "VP1"));
 const cross = (x: number, y: number, r: number) =>

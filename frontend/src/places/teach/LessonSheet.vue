@@ -5,7 +5,14 @@ import CrowdedPlace from "@/desk/CrowdedPlace.vue";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
-import { finishedLines, guideLines, helpingPoints, linesAfter, marksAt } from "@/desk/lines";
+import {
+  finishedLines,
+  guideLines,
+  helpingPoints,
+  linesAfter,
+  marksAt,
+  placedPoints,
+} from "@/desk/lines";
 import OnwardLines from "@/desk/OnwardLines.vue";
 import StepMarks from "@/desk/StepMarks.vue";
 import SwingingRuler from "@/desk/SwingingRuler.vue";
@@ -31,9 +38,9 @@ const points = computed(() => {
   const placed = new Set(
     props.steps.slice(0, props.number).flatMap((one) => one.marks.map((mark) => mark.name)),
   );
-  const shown = props.picture.drawing.vanishing_points
-    .filter((vp) => whole.value || props.look === "guides" || placed.has(vp.name))
-    .map((vp) => ({ name: vp.name, x_mm: vp.x_mm ?? 0, y_mm: vp.y_mm ?? 0 }));
+  const shown = placedPoints(props.picture.drawing.vanishing_points).filter(
+    (vp) => whole.value || props.look === "guides" || placed.has(vp.name),
+  );
   return moment.value ? [...shown, ...helpingPoints(props.steps, props.number)] : shown;
 });
 const lines = computed(() => {

@@ -69,7 +69,7 @@ class AnswerKey:
     @cached_property
     def goals(self) -> dict[str, Point]:
         """Where the lines of each family should lead."""
-        goals = {vp.name: vp.at for vp in self.scene.vanishing_points}
+        goals = {vp.name: vp.at for vp in self.scene.goals}
         return {**goals, **LEVEL_GOALS}
 
     @cached_property

@@ -143,9 +143,11 @@ def meeting_points(
 
     Where all points are the pupil's `own`, none is elsewhere.
     """
-    points = []
-    for vp in scene.vanishing_points:
+    points, placed = [], scene.vanishing_points
+    for vp in scene.goals:
         lines = [j for j in judged if j.family == vp.name]
+        if vp.at.at_infinity or (vp not in placed and len(lines) < 2):
+            continue
         met = meeting([_ruled(line.assigned.found) for line in lines])
         elsewhere = met is not None and _consistent(lines, met.at, demand)
         elsewhere = elsewhere and not own

@@ -7,7 +7,14 @@ import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
 import OnwardLines from "@/desk/OnwardLines.vue";
 import CrowdedPlace from "@/desk/CrowdedPlace.vue";
-import { finishedLines, guideLines, helpingPoints, linesAfter, marksAt } from "@/desk/lines";
+import {
+  finishedLines,
+  guideLines,
+  helpingPoints,
+  linesAfter,
+  marksAt,
+  placedPoints,
+} from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepMarks from "@/desk/StepMarks.vue";
 import StepCaption from "@/desk/StepCaption.vue";
@@ -65,11 +72,7 @@ watch(picture, (now, before) => {
 });
 const sheet = computed(() => picture.value?.drawing.sheet);
 const points = computed(() => [
-  ...(picture.value?.drawing.vanishing_points ?? []).map((vp) => ({
-    name: vp.name,
-    x_mm: vp.x_mm ?? 0,
-    y_mm: vp.y_mm ?? 0,
-  })),
+  ...placedPoints(picture.value?.drawing.vanishing_points ?? []),
   ...helpingPoints(steps.value, chosenStep.value || steps.value.length),
 ]);
 const lines = computed(() => {

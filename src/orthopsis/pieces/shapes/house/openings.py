@@ -64,10 +64,36 @@ class _Openings:
     wall: Wall
 
     def draw(self) -> None:
-        stretch = self._stretch()
-        columns = self._bays(stretch)
+        if self.panel.bays is None and self.panel.storeys is None:
+            self._draw_one()
+            return
         rows = self._heights()
+        columns = self._bays(self._stretch())
         self._draw(rows, columns)
+
+    def _draw_one(self) -> None:
+        """A single opening, in one breath: its sides along the foot, its head and foot."""
+        work, panel = self.work, self.panel
+        (top, foot), look = self.near, Choice(panel.look)
+        step = work.begin("panel-one", look=look)
+        cuts = (panel.from_, "left"), (panel.to, "right")
+        sides = [self._cut(step, cut, column) for cut, column in cuts if cut]
+        near, away = (work.paper.along(*ends) for ends in sides)
+        (row,) = panel.rows(distance(top.at, foot.at))
+        low, high = self._level(row.foot_mm), self._level(row.head_mm)
+        goal = work.points[self.wall.family]
+        step.say("panel-one-sides")
+        if row.foot_mm > ON_THE_EDGE_MM:
+            step.say(
+                "panel-one-both", upright=strung(foot, top), low=Length(row.foot_mm),
+                high=Length(row.head_mm), vp=goal,
+            )  # fmt: skip
+        else:
+            step.say("panel-one-head", upright=strung(foot, top), high=Length(row.head_mm), vp=goal)
+        step.say("panel-one", look=look)
+        step.differs(height=Length(row.head_mm - row.foot_mm))
+        self._draw_opening(low, high, near, away)
+        step.check("panel-one-check", vp=goal)
 
     # --- heights ------------------------------------------------------------------------------
 
@@ -265,27 +291,30 @@ class _Openings:
     def _draw(
         self, rows: Sequence[tuple[Ruled, Ruled]], columns: Sequence[tuple[Ruled, Ruled]]
     ) -> None:
-        work, paper, panel = self.work, self.work.paper, self.panel
-        (top, foot), (far_top, far_foot) = self.near, self.far
+        work, panel = self.work, self.panel
         many = len(rows) * len(columns)
         step = work.begin("panel-openings", look=Choice(panel.look), count=count(many))
-        ways = self.wall.family, work.site.stage.view.uprights.name
-        edges = (top, far_top), (far_top, far_foot), (foot, far_foot), (top, foot)
         for low, high in rows:
             for near, away in columns:
-                marks = [
-                    paper.cross(line, upright)
-                    for line, upright in ((high, near), (high, away), (low, away), (low, near))
-                ]
-                for k in range(4):
-                    start, end = marks[k], marks[(k + 1) % 4]
-                    if not _along(start, end, *edges[k]):
-                        paper.keep(start, end, ways[k % 2], work.site.body)
+                self._draw_opening(low, high, near, away)
         step.say("panel-openings", look=Choice(panel.look), count=count(many))
         step.differs(count=count(many))
         step.again = phrase("again-openings")
-        step.check("panel-openings-check", look=Choice(panel.look), count=count(many))
+        step.check("panel-openings-check", count=count(many))
         step.bulk = True
+
+    def _draw_opening(self, low: Ruled, high: Ruled, near: Ruled, away: Ruled) -> None:
+        """Its four sides, but for those that lie on an edge of the wall."""
+        paper, site = self.work.paper, self.work.site
+        (top, foot), (far_top, far_foot) = self.near, self.far
+        ways = self.wall.family, site.stage.view.uprights.name
+        edges = (top, far_top), (far_top, far_foot), (foot, far_foot), (top, foot)
+        sides = (high, near), (high, away), (low, away), (low, near)
+        marks = [paper.cross(line, upright) for line, upright in sides]
+        for k in range(4):
+            start, end = marks[k], marks[(k + 1) % 4]
+            if not _along(start, end, *edges[k]):
+                paper.keep(start, end, ways[k % 2], site.body)
 
 
 def _along(start: Mark, end: Mark, one: Mark, other: Mark) -> bool:

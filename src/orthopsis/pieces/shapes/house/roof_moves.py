@@ -19,7 +19,7 @@ def draw_gable(work: HouseSite, roof: Gable) -> None:
     peak = _peak(work, wall, roof.peak_mm)
     work.marks[FIRST] = peak
     p, q, _, _ = wall.corners
-    step = work.begin("gable-slopes")
+    step = work.paper.steps[-1]
     work.keep(p, FIRST)
     work.keep(q, FIRST)
     step.say("gable-slopes", left=work.marks[p], right=work.marks[q], peak=peak)
