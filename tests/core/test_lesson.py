@@ -23,6 +23,7 @@ from orthopsis.phrase import About, Length, MarkName
 from orthopsis.wording.words import Words
 from tests.agreement import difference, kept, outlines
 from tests.documents import EXAMPLES, ONE_POINT, example, random_document, scene_of
+from tests.houses import random_houses
 from tests.letters import STAIR, STREET, random_words
 from tests.words import instruction, title
 
@@ -41,6 +42,7 @@ def corpus():
     for seed in range(30):
         for kind, data in (
             ("random", random_document(seed, round_share=0.4)), ("words", random_words(seed)),
+            ("houses", random_houses(seed, 2)),
         ):  # fmt: skip
             try:
                 scene = scene_of(data)

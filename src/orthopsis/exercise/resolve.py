@@ -13,7 +13,7 @@ from orthopsis.construction.order import Body, near_to_far
 from orthopsis.construction.paper import Paper, StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
-from orthopsis.exercise.document import Exercise, OnePointView, OwnSize, ThreePointView, ViewSpec
+from orthopsis.exercise.document import Exercise, OwnSize
 from orthopsis.exercise.schools import flow_of, ways
 from orthopsis.exercise.setting import (
     HELPING,
@@ -22,8 +22,8 @@ from orthopsis.exercise.setting import (
     place_points,
     say_helping_points,
 )
+from orthopsis.exercise.views import view_of
 from orthopsis.lesson.flow import Flow
-from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import Segment, at, boxes_touch
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Stroke
@@ -292,35 +292,12 @@ def resolve(exercise: Exercise) -> Scene:
             exercise.schools.fronts,
             exercise.schools.guides,
         ),
-        main=_view(exercise.view, sheet, eye_height_mm),
+        main=view_of(exercise.view, sheet, eye_height_mm),
         views={
-            name: _view(view, sheet, eye_height_mm).named(name)
+            name: view_of(view, sheet, eye_height_mm).named(name)
             for name, view in exercise.views.items()
         },
     )
-
-
-def _view(spec: ViewSpec, sheet: Sheet, eye_height_mm: float) -> View:
-    if isinstance(spec, OnePointView):
-        return View.one_point(
-            spec.vanishing_point_mm,
-            spec.eye_level_mm,
-            spec.viewing_distance_mm or sheet.width_mm / 2,
-            eye_height_mm,
-        )
-    if isinstance(spec, ThreePointView):
-        return View.three_point(
-            spec.left_vp_mm,
-            spec.right_vp_mm,
-            spec.eye_level_mm,
-            Point(*spec.third_vp_mm),
-            eye_height_mm,
-        )
-    left_mm, right_mm, middle_mm = spec.left_vp_mm, spec.right_vp_mm, sheet.width_mm / 2
-    centre_mm = spec.centre_mm
-    if centre_mm is None:
-        centre_mm = middle_mm if left_mm < middle_mm < right_mm else (left_mm + right_mm) / 2
-    return View.two_point(left_mm, right_mm, spec.eye_level_mm, centre_mm, eye_height_mm)
 
 
 def solids(scene: Scene) -> list[AnySolid]:

@@ -1526,13 +1526,16 @@ panel-by-diagonal =
         on { $vp }. Mark where it meets the diagonal.
 # $foot (mark) $rights (list)
 panel-by-measure = Along the wall’s foot from { $foot } measure { $rights }.
-# $foot (mark) $unit (length) $last (mark) $far (mark) $carrier (mark)
+# $foot (mark) $rights (list) $last (mark) $far (mark) $carrier (mark)
 panel-by-marks =
-    Level through { $foot } lay piers and openings side by side, { $unit } for each part, to { $last }. The
-    ruler on { $last } and { $far } meets the { eye-level } in { $carrier }: to there lead every mark, as far
-    as the wall’s foot.
+    Level through { $foot } measure { $rights }: piers and openings side by side, the longest to { $last }. The
+    ruler on { $last } and { $far } meets the { eye-level } in { $carrier }. From every mark lead to there: where
+    it meets the wall’s foot an upright stands.
 # $count (number)
-panel-by-eye = Choose { $count } openings by eye: each a little narrower than the one before.
+panel-by-eye = { $count ->
+    [one] Choose the opening by eye.
+   *[other] Choose { $count } openings by eye: each a little narrower than the one before.
+ }
 # $count (number)
 panel-uprights = Draw { $count } light uprights there.
 panel-bays-check = The openings grow narrower evenly as the wall runs away.

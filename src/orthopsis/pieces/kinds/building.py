@@ -17,6 +17,7 @@ from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.roles import Editor
+from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof
@@ -28,7 +29,7 @@ class Building(BlockPiece, Drawn):
     """
 
     kind: Literal["building"]
-    roof: Roof = Flat()
+    roof: Roof = Flat(kind="flat")
     fittings: Annotated[
         list[Panel], Field(alias="parts", max_length=40, default_factory=list), Editor.NONE
     ]
@@ -71,4 +72,4 @@ class Building(BlockPiece, Drawn):
 
     def build(self, site: Site) -> FrameMarks:
         """Walls, roof, what lies in them."""
-        return self.house(site.stage).build(site)
+        return draw_house(self.house(site.stage), site)

@@ -2,19 +2,24 @@
 
 from __future__ import annotations
 
-from orthopsis.construction.moves import Mark
+from orthopsis.pieces.base import Site
+from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.form import FIRST, Pair, pair
 from orthopsis.pieces.shapes.house.hip_moves import draw_hip
+from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.openings import draw_panel
 from orthopsis.pieces.shapes.house.roof_moves import draw_gable, draw_lean_to, draw_parapet
 from orthopsis.pieces.shapes.house.roofs import Gable, Hip, LeanTo
 from orthopsis.pieces.shapes.house.site import HouseEdges, HouseSite
 from orthopsis.pieces.shapes.house.walls import opposite
+from orthopsis.pieces.shapes.tidy import tidy
 
 
-def draw_house(work: HouseSite) -> dict[int, Mark]:
-    """All steps but the last, in which light lines are rubbed out; the marks of the corners."""
-    house = work.house
+def draw_house(house: House, site: Site) -> FrameMarks:
+    """Walls first, then the roof, then what lies in them, then what is rubbed out; the marks of the
+    corners.
+    """
+    work = HouseSite(site, house)
     work.marks = house.place.lay_out(work.site, HouseEdges(work, _helps(work)))
     roof = house.roof
     if isinstance(roof, Gable):
@@ -27,7 +32,8 @@ def draw_house(work: HouseSite) -> dict[int, Mark]:
         draw_parapet(work, roof.parapet_mm)
     for panel in house.panels:
         draw_panel(work, panel)
-    return work.marks
+    tidy(site, "house")
+    return FrameMarks(work.marks)
 
 
 def _helps(work: HouseSite) -> set[Pair]:

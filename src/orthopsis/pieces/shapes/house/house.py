@@ -16,17 +16,13 @@ from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Value, say
 from orthopsis.picture.solid import Solid, polyhedron
-from orthopsis.pieces.base import Site, Stage
-from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.base import Stage
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
-from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
-from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import Walls
-from orthopsis.pieces.shapes.tidy import tidy
 
 
 @dataclass(frozen=True)
@@ -55,6 +51,7 @@ class House:
     @cached_property
     def form(self) -> Form:
         """Its faces and the families of its edges. Raises ExerciseError."""
+        self._check()
         return self.roof.form(self.walls, self.part.piece)
 
     # --- for the picture ---------------------------------------------------------------------
@@ -126,12 +123,6 @@ class House:
             part=self.part, name=self.name, corners=corners, faces=faces, show=show,
             transparent=clear, floating=self.stage.floating,
         )  # fmt: skip
-
-    def build(self, site: Site) -> FrameMarks:
-        """Walls first, then the roof, then what lies in them, then what is rubbed out."""
-        marks = draw_house(HouseSite(site, self))
-        tidy(site, "house")
-        return FrameMarks(marks)
 
     @cached_property
     def outer_faces(self) -> tuple[tuple[int, ...], ...]:

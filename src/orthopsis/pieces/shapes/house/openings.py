@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
+from orthopsis.construction.division import divided
 from orthopsis.construction.face import true_share_down
 from orthopsis.construction.moves import Mark, Ruled, Said, Step, count, phrase, strung
 from orthopsis.construction.places import across, down
@@ -17,6 +18,8 @@ from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
 from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import Wall
 
+MOST_LINES = 7
+"""A step draws no more new lines than this, unless they all do one thing."""
 Stretch = tuple[Mark, Mark, Mark, Mark]
 """Where openings lie: the near upright's top and foot, then the far one's."""
 
@@ -94,6 +97,7 @@ class _Openings:
         step.differs(height=Length(row.head_mm - row.foot_mm))
         self._draw_opening(low, high, near, away)
         step.check("panel-one-check", vp=goal)
+        step.bulk = len(step.strokes) > MOST_LINES
 
     # --- heights ------------------------------------------------------------------------------
 
@@ -112,9 +116,14 @@ class _Openings:
     def _heights(self) -> list[tuple[Ruled, Ruled]]:
         """A line for the foot and one for the head of each row."""
         work, (top, foot) = self.work, self.near
-        rows = self.panel.rows(distance(top.at, foot.at))
-        step = work.begin("panel-heights", look=Choice(self.panel.look))
-        lines = [(self._level(row.foot_mm), self._level(row.head_mm)) for row in rows]
+        panel = self.panel
+        rows = panel.rows(distance(top.at, foot.at))
+        step = work.begin("panel-heights", look=Choice(panel.look))
+        storeys = panel.storeys
+        if storeys is None:
+            lines = [(self._level(row.foot_mm), self._level(row.head_mm)) for row in rows]
+        else:
+            lines = [self._storey(k, storeys) for k in range(panel.skip, storeys)]
         if not step.moves:
             work.paper.steps.remove(step)
             return lines
@@ -148,6 +157,14 @@ class _Openings:
         if panel.skip:
             step.say("panel-skip", count=count(panel.skip))
 
+    def _storey(self, number: int, storeys: int) -> tuple[Ruled, Ruled]:
+        """The lines of the sills and heads of one storey, from its own mark up."""
+        paper, panel, (top, foot) = self.work.paper, self.panel, self.near
+        base = divided(paper, foot, top, number / storeys) if number else foot
+        sill = paper.measure_along(base, top, panel.sill_mm) if panel.sill_mm else base
+        head = paper.measure_along(sill, top, panel.height_mm or 0.0)
+        return self._line_from(sill), self._line_from(head)
+
     def _level(self, mm: float) -> Ruled:
         """The level line of the wall that starts so far up its near upright."""
         work, (top, foot) = self.work, self.near
@@ -156,7 +173,14 @@ class _Openings:
             return paper.along(foot, self.far[1])
         if abs(mm - distance(top.at, foot.at)) < ON_THE_EDGE_MM:
             return paper.along(top, self.far[0])
-        mark = paper.measure_along(foot, top, mm)
+        return self._line_from(paper.measure_along(foot, top, mm))
+
+    def _line_from(self, mark: Mark) -> Ruled:
+        """The level line of the wall from a mark on its near upright."""
+        work, paper, (top, foot) = self.work, self.work.paper, self.near
+        for end, far in ((foot, self.far[1]), (top, self.far[0])):
+            if distance(mark.at, end.at) < ON_THE_EDGE_MM:
+                return paper.along(end, far)
         if self.wall.family == HORIZONTAL:
             return paper.level(mark)
         return paper.aim(mark, work.points[self.wall.family], work.site.part, fate="erase")
@@ -256,16 +280,17 @@ class _Openings:
         last = paper.measure_along(foot, way, whole * step_mm)
         level = paper.level(work.points[self.wall.family])
         carrier = paper.cross(paper.lay(last, far_foot), level)
-        step.say(
-            "panel-by-marks",
-            foot=foot, unit=Length(step_mm), last=last, far=far_foot, carrier=carrier,
-        )  # fmt: skip
         marks = []
         line = paper.along(foot, far_foot)
         for share in shares:
             laid = paper.measure_along(foot, way, share * whole * step_mm)
             help_line = paper.aim(laid, carrier, work.site.part, family=FREE, fate="erase")
             marks.append(paper.cross(help_line, line))
+        laid_out = Several(tuple(Length(round(m.mm, 3)) for m in step.measures), "comma")
+        step.say(
+            "panel-by-marks",
+            foot=foot, rights=laid_out, last=last, far=far_foot, carrier=carrier,
+        )  # fmt: skip
         return marks
 
     def _by_eye(

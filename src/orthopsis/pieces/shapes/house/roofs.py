@@ -78,7 +78,7 @@ class RoofBase(Measures):
 class Flat(RoofBase):
     """A flat roof; `parapet_mm` is a line so far below its edge, carried round."""
 
-    kind: Literal["flat"] = "flat"
+    kind: Literal["flat"]
     parapet_mm: PaperLength | None = None
 
     def form(self, walls: Walls, piece: str) -> Form:

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from typing import TYPE_CHECKING
 
 from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, Step
@@ -15,10 +14,8 @@ from orthopsis.perspective.view import HORIZONTAL
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.shapes.house.form import Pair, pair, seen_pairs, turned_to_us
+from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, Walls
-
-if TYPE_CHECKING:
-    from orthopsis.pieces.shapes.house.house import House
 
 UPWARD = Point(0.0, -1.0, 0.0)
 
