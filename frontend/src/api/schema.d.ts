@@ -166,6 +166,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Part
+         * @description The document with one more part in a piece.
+         */
+        post: operations["add_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/name": {
         parameters: {
             query?: never;
@@ -1232,6 +1252,31 @@ export interface components {
             away: boolean;
         };
         /**
+         * Bays
+         * @description Openings side by side with a pier between and at both ends, in the ratio `pier` : `open`,
+         *     equal in truth; how they are found is said `by`.
+         */
+        Bays: {
+            /** Count */
+            count: number;
+            /**
+             * Pier
+             * @default 1
+             */
+            pier: number;
+            /**
+             * Open
+             * @default 2
+             */
+            open: number;
+            /**
+             * By
+             * @default diagonal
+             * @enum {string}
+             */
+            by: "diagonal" | "marks" | "eye";
+        };
+        /**
          * BoardOut
          * @description An exercise enlarged for the board; a note for each step, empty where the ruler reaches.
          */
@@ -1278,6 +1323,52 @@ export interface components {
              * @default false
              */
             transparent: boolean;
+            front?: components["schemas"]["Front"];
+            depth?: components["schemas"]["Cut"];
+            edge?: components["schemas"]["FrontEdge"];
+            left?: components["schemas"]["Cut"];
+            right?: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            stack?: components["schemas"]["Stack"];
+        };
+        /**
+         * Building
+         * @description A building on a front or an edge, like a box; a `roof` closes it, its `parts` lie in the
+         *     walls.
+         */
+        Building: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "building";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /**
+             * Roof
+             * @default {
+             *       "kind": "flat"
+             *     }
+             */
+            roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
+            /** Parts */
+            parts?: components["schemas"]["Panel"][];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -1643,6 +1734,14 @@ export interface components {
             piece: string;
         };
         /**
+         * EqualEnds
+         * @description So far from the middle on paper, both ways: only nearly right.
+         */
+        EqualEnds: {
+            /** Equal Mm */
+            equal_mm: number;
+        };
+        /**
          * Exercise
          * @description One exercise: a sheet, how it is seen, and the pieces that stand on it.
          */
@@ -1699,7 +1798,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"])[];
         };
         /**
          * ExerciseIn
@@ -1828,13 +1927,19 @@ export interface components {
             choices: components["schemas"]["ChoiceOut"][];
             /** Editor */
             editor: string;
+            /** Only */
+            only: string[];
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+            /** Added */
+            added: components["schemas"]["ChoiceOut"][];
         };
         /**
          * FieldRole
          * @description What a field is.
          * @enum {string}
          */
-        FieldRole: "across" | "down" | "point" | "gaze" | "length" | "face" | "share" | "true" | "eye" | "depth" | "run" | "fixed" | "count" | "choice" | "flag" | "text" | "name" | "reference";
+        FieldRole: "across" | "down" | "point" | "gaze" | "length" | "face" | "share" | "true" | "eye" | "depth" | "run" | "fixed" | "count" | "choice" | "flag" | "text" | "name" | "parts" | "reference";
         /**
          * FindingRecord
          * @description `says` is the phrase, `message` the sentence; `lines` the numbers of its lines.
@@ -1863,6 +1968,19 @@ export interface components {
             message: string;
             /** Lines */
             lines?: number[];
+        };
+        /**
+         * Flat
+         * @description A flat roof; `parapet_mm` is a line so far below its edge, carried round.
+         */
+        Flat: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "flat";
+            /** Parapet Mm */
+            parapet_mm?: number | null;
         };
         /**
          * Flow
@@ -1940,6 +2058,33 @@ export interface components {
             length_mm?: number | null;
         };
         /**
+         * Gable
+         * @description Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
+         *     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
+         *     how the far slope is found.
+         */
+        Gable: {
+            /** Peak Mm */
+            peak_mm: number;
+            /**
+             * Far
+             * @default roof point
+             * @enum {string}
+             */
+            far: "roof point" | "middle" | "parallel";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gable";
+            /**
+             * End
+             * @default left
+             * @enum {string}
+             */
+            end: "left" | "right" | "front" | "side";
+        };
+        /**
          * GripOut
          * @description A cut's mark on the sheet, to be taken hold of, on the way from start to goal.
          */
@@ -1991,6 +2136,33 @@ export interface components {
             free_mb: number;
             /** Notes */
             notes: string[];
+        };
+        /**
+         * Hip
+         * @description Four slopes. `peak_mm` is how far the ridge's level lies above the near upright's top on
+         *     paper; the `ridge` begins and ends at the quarters of the roof's middle line, where the roof is
+         *     as deep as half its width (`square`), in one point (`pyramid`), or so far from the middle on
+         *     paper. It runs square to the wall `end`.
+         */
+        Hip: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hip";
+            /**
+             * End
+             * @default left
+             * @enum {string}
+             */
+            end: "left" | "right" | "front" | "side";
+            /** Peak Mm */
+            peak_mm: number;
+            /**
+             * Ridge
+             * @default quarter
+             */
+            ridge: ("quarter" | "square" | "pyramid") | components["schemas"]["EqualEnds"];
         };
         /**
          * JobState
@@ -2077,6 +2249,32 @@ export interface components {
             fields: components["schemas"]["FieldOut"][];
             /** Forms */
             forms: components["schemas"]["FormOut"][];
+        };
+        /**
+         * LeanTo
+         * @description One slope that falls to the wall `low`; the wall across is raised by `peak_mm` on paper, over
+         *     its corner that shows.
+         */
+        LeanTo: {
+            /** Peak Mm */
+            peak_mm: number;
+            /**
+             * Far
+             * @default roof point
+             * @enum {string}
+             */
+            far: "roof point" | "middle" | "parallel";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lean-to";
+            /**
+             * Low
+             * @default left
+             * @enum {string}
+             */
+            low: "left" | "right" | "front" | "side";
         };
         /**
          * LeftIn
@@ -2567,6 +2765,79 @@ export interface components {
              * @enum {string}
              */
             demand: "first steps" | "standard" | "stretch";
+        };
+        /**
+         * Panel
+         * @description Rectangles in the wall `on`: one by `up_mm` and `height_mm`, or one in each of so many equal
+         *     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
+         *     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
+         *     wall that we face one rectangle is a `front` on the sheet. `freehand` ones are drawn and not
+         *     judged.
+         */
+        Panel: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "panel";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "left" | "right" | "front";
+            /**
+             * Look
+             * @default plain
+             * @enum {string}
+             */
+            look: "windows" | "door" | "plain";
+            /** Storeys */
+            storeys?: number | null;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+            /**
+             * Sill Mm
+             * @default 0
+             */
+            sill_mm: number;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /** Height Mm */
+            height_mm?: number | null;
+            from?: components["schemas"]["Cut"] | null;
+            to?: components["schemas"]["Cut"] | null;
+            bays?: components["schemas"]["Bays"] | null;
+            front?: components["schemas"]["Front"] | null;
+            /**
+             * Freehand
+             * @default false
+             */
+            freehand: boolean;
+            /**
+             * Teach
+             * @default one
+             * @enum {string}
+             */
+            teach: "one" | "all";
+        };
+        /**
+         * PartIn
+         * @description A part to be added to a piece.
+         */
+        PartIn: {
+            document: components["schemas"]["Exercise"];
+            /** Piece */
+            piece: string;
+            /** What */
+            what: string;
         };
         /**
          * PeriodOut
@@ -3875,6 +4146,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewPieceIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
             };
         };
         responses: {

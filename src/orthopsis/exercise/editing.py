@@ -14,7 +14,7 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Own, listed, say
-from orthopsis.pieces.piece import forms_of
+from orthopsis.pieces.piece import PLACE, forms_of
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import FieldRole, roles_of
 
@@ -71,13 +71,28 @@ def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None
     """
     scene, number = resolve(exercise), _number_of(exercise, id)
     piece = exercise.pieces[number]
-    if field not in type(piece).model_fields and field not in type(piece.place).model_fields:
+    first = field.partition(".")[0]
+    if first not in type(piece).model_fields and first not in type(piece.place).model_fields:
         raise ExerciseError(f"pieces.{number}.{field}", say("refused-no-such-field"))
-    if value is True and piece.value(field) is None:
+    if value is True and first == field and piece.value(field) is None:
         changed = piece.switched_on(field, scene.stage(number))
     else:
         changed = piece.chosen(field, value)
     pieces = [changed if k == number else one for k, one in enumerate(exercise.pieces)]
+    return from_data(to_data(exercise.model_copy(update={"pieces": pieces})))
+
+
+@derives
+def with_part(exercise: Exercise, id: str, what: str) -> Exercise:
+    """The document with one more part in a piece. Raises ExerciseError."""
+    scene, number = resolve(exercise), _number_of(exercise, id)
+    changed = scene.pieces[number].with_part(what, scene.stage(number))
+    piece = exercise.pieces[number].model_copy(
+        update={
+            name: getattr(changed, name) for name in type(changed).model_fields if name != PLACE
+        }
+    )
+    pieces = [piece if k == number else one for k, one in enumerate(exercise.pieces)]
     return from_data(to_data(exercise.model_copy(update={"pieces": pieces})))
 
 

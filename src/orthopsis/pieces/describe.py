@@ -5,21 +5,22 @@ Nothing of it is written twice: it is read off the models.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
 from functools import cache
 from types import NoneType, UnionType
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
 from annotated_types import Ge, Gt, Le, Lt
 from pydantic import BaseModel
+from pydantic.fields import FieldInfo
 from pydantic_core import PydanticUndefined
 
 from orthopsis.phrase import Phrase, say
 from orthopsis.pieces.piece import PLACE, forms_of
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.registry import KINDS
-from orthopsis.pieces.roles import CUTS, Editor, FieldRole, Only, roles_of
+from orthopsis.pieces.roles import CUTS, Added, Editor, FieldRole, Only, roles_of
 
 
 @dataclass(frozen=True)
@@ -37,6 +38,8 @@ class Field:
 
     `least` and `most` bound numbers; `above` tells that the least itself is not allowed. An
     `optional` field may be left out. `editor` names a special one; "" where the role tells enough.
+    Of a thing that may be of several kinds, `only` are the kinds that have the field. A list of
+    things has the `fields` of one of them, and what may be `added`.
     """
 
     path: tuple[str, ...]
@@ -49,6 +52,9 @@ class Field:
     above: bool = False
     choices: tuple[Option, ...] = ()
     editor: str = ""
+    only: tuple[str, ...] = ()
+    fields: tuple[Field, ...] = ()
+    added: tuple[Option, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -103,8 +109,15 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
         told = _told(info.annotation, info.metadata)
         if name == skip or role is FieldRole.NAME or Editor.NONE in told:
             continue
-        here = (*path, name)
+        here = (*path, info.alias or name)
         inner = _model_in(info.annotation)
+        if Editor.PARTS in told and inner is not None:
+            yield _parts(here, inner, told)
+            continue
+        kinds_of = _kinds_in(info)
+        if kinds_of:
+            yield from _variants(here, kinds_of)
+            continue
         if role is None:
             if inner is not None:
                 yield from _fields(inner, here)
@@ -123,6 +136,59 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             choices=() if role in CUTS else tuple(_choices(here, info.annotation, told)),
             editor=next((one.value for one in told if isinstance(one, Editor)), ""),
         )
+
+
+def _parts(path: tuple[str, ...], model: type[BaseModel], told: list[Any]) -> Field:
+    """A list of things in a piece, with the fields of each."""
+    looks = next((one.names for one in told if isinstance(one, Added)), ())
+    return Field(
+        path=path,
+        label=say("field-" + "-".join(path)),
+        role=FieldRole.PARTS,
+        optional=False,
+        default=None,
+        editor=Editor.PARTS.value,
+        fields=tuple(_fields(model)),
+        added=tuple(Option(name, say(f"added-{name}")) for name in looks),
+    )
+
+
+def _variants(path: tuple[str, ...], kinds: Mapping[str, type[BaseModel]]) -> Iterator[Field]:
+    """Which kind a thing is, and the fields that each kind has; what several have, once."""
+    choice = (*path, "kind")
+    yield Field(
+        path=choice,
+        label=say("field-" + "-".join(choice)),
+        role=FieldRole.CHOICE,
+        optional=False,
+        default=None,
+        choices=tuple(
+            Option(kind, say(f"choice-{path[-1]}-{kind}".replace("_", "-"))) for kind in kinds
+        ),
+    )
+    found: dict[tuple[str, ...], Field] = {}
+    for kind, model in kinds.items():
+        for field in _fields(model, path):
+            known = found.get(field.path)
+            only = (*(known.only if known else ()), kind)
+            found[field.path] = replace(known or field, only=only)
+    yield from found.values()
+
+
+def _kinds_in(info: FieldInfo) -> Mapping[str, type[BaseModel]]:
+    """The models of a field that is one of several, by what their `kind` says."""
+    models = [one for one in _models_in(info.annotation) if "kind" in one.model_fields]
+    if len(models) < 2:
+        return {}
+    return {
+        kind: model for model in models for kind in get_args(model.model_fields["kind"].annotation)
+    }
+
+
+def _models_in(annotation: Any) -> list[type[BaseModel]]:
+    if isinstance(annotation, type) and issubclass(annotation, BaseModel):
+        return [annotation]
+    return [model for part in get_args(annotation) for model in _models_in(part)]
 
 
 def _told(annotation: Any, metadata: list[Any]) -> list[Any]:

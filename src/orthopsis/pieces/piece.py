@@ -193,7 +193,16 @@ class Piece(Measures):
 
     def chosen(self, field: str, value: str | bool | None) -> Self:
         """The piece after a choice; what no longer fits is chosen anew. It is not checked again."""
-        return self.with_value(field, value)
+        first, _, rest = field.partition(".")
+        if not rest:
+            return self.with_value(field, value)
+        inner = self.value(first)
+        return self.with_value(first, inner.model_copy(update={rest: value}))
+
+    def with_part(self, what: str, stage: Stage) -> Self:
+        """The piece with one more part of its own. Raises ExerciseError where it has none."""
+        del what
+        raise stage.refuse("parts", say("refused-no-parts"))
 
     def by_shares(self, stage: Stage) -> Self:
         """The same with each cut as a part of its way, which holds wherever the points lie."""

@@ -51,6 +51,8 @@ class FieldRole(StrEnum):
     TEXT = "text"
     NAME = "name"
     """What the piece itself is called or known by."""
+    PARTS = "parts"
+    """Things in the piece, each with fields of its own."""
     REFERENCE = "reference"
     """The name of another piece."""
 
@@ -82,6 +84,7 @@ class Editor(StrEnum):
     WORD = "word"
     CORNERS = "corners"
     SWITCH = "switch"
+    PARTS = "parts"
     NONE = "none"
 
 
@@ -90,6 +93,13 @@ class Only:
     """For how many vanishing points some of a field's choices are; the others are for all."""
 
     choices: Mapping[str, tuple[int, ...]]
+
+
+@dataclass(frozen=True)
+class Added:
+    """What may be added to a list of parts, by names that the piece knows."""
+
+    names: tuple[str, ...]
 
 
 class Told(NamedTuple):

@@ -132,6 +132,9 @@ class FieldOut(Out):
     above: bool
     choices: list[ChoiceOut]
     editor: str
+    only: list[str]
+    fields: list[FieldOut]
+    added: list[ChoiceOut]
 
 
 class FormOut(Out):
@@ -173,6 +176,16 @@ class FieldIn(BaseModel):
     piece: Annotated[str, Field(max_length=40)]
     field: Annotated[str, Field(max_length=40)]
     value: Annotated[str, Field(max_length=40)] | bool | None
+
+
+class PartIn(BaseModel):
+    """A part to be added to a piece."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    document: Exercise
+    piece: Annotated[str, Field(max_length=40)]
+    what: Annotated[str, Field(max_length=40)]
 
 
 class RenameIn(BaseModel):

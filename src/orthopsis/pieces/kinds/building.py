@@ -16,11 +16,11 @@ from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.roles import Editor
+from orthopsis.pieces.roles import Added, Editor
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.roofs import Flat, Roof
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
 
 class Building(BlockPiece, Drawn):
@@ -31,7 +31,10 @@ class Building(BlockPiece, Drawn):
     kind: Literal["building"]
     roof: Roof = Flat(kind="flat")
     fittings: Annotated[
-        list[Panel], Field(alias="parts", max_length=40, default_factory=list), Editor.NONE
+        list[Panel],
+        Field(alias="parts", max_length=40, default_factory=list),
+        Editor.PARTS,
+        Added(("windows", "door")),
     ]
 
     @property
@@ -54,6 +57,32 @@ class Building(BlockPiece, Drawn):
             if times > 1:
                 raise Unfit(say("refused-id-twice", name=Own(name)), "parts")
         return self
+
+    def chosen(self, field: str, value: str | bool | None) -> Self:
+        """Another kind of roof keeps what it can."""
+        if field != "roof.kind":
+            return super().chosen(field, value)
+        return self.model_copy(update={"roof": roof_of_kind(str(value), self.roof, self._size_mm)})
+
+    @property
+    def _size_mm(self) -> float:
+        if self.true_face is not None:
+            return self.true_face.height_mm
+        assert self.front_edge is not None
+        return self.front_edge.drawn_mm
+
+    def with_part(self, what: str, stage: Stage) -> Self:
+        """The building with windows or a door more, on the first wall that has room."""
+        walls = [wall.name for wall in self.house(stage).walls.shown]
+        there = [panel.on for panel in self.fittings if what in ("", panel.look)]
+        wall = next((name for name in walls if name not in there), walls[0])
+        number = 1
+        while f"{what} {number}" in {panel.id for panel in self.fittings}:
+            number += 1
+        place = self.house(stage).first_panel(what, wall)
+        panel = Panel.model_validate({"kind": "panel", "id": f"{what} {number}", "on": wall,
+                                      "look": what, **place})  # fmt: skip
+        return self.model_copy(update={"fittings": [*self.fittings, panel]})
 
     def house(self, stage: Stage) -> House:
         """The building where it stands."""

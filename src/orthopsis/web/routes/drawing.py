@@ -10,7 +10,7 @@ from orthopsis.exercise.board import board_factor, on_board, points_note, reach_
 from orthopsis.exercise.corner_test import corner_test
 from orthopsis.exercise.demonstration import climbed, lifted, spread
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.editing import renamed, with_field, with_new_piece
+from orthopsis.exercise.editing import renamed, with_field, with_new_piece, with_part
 from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.records import drawing_record, number, plane_record, point, step_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve
@@ -34,6 +34,7 @@ from orthopsis.web.models import (
     GripOut,
     KindOut,
     NewPieceIn,
+    PartIn,
     PictureOut,
     PlaneOut,
     RenameIn,
@@ -150,6 +151,13 @@ def put_piece(asked: NewPieceIn) -> EditedOut:
     return EditedOut(document=document, piece=piece)
 
 
+@router.post("/pieces/part")
+@within("drawing")
+def add_part(asked: PartIn) -> EditedOut:
+    """The document with one more part in a piece."""
+    return EditedOut(document=with_part(asked.document, asked.piece, asked.what), piece=asked.piece)
+
+
 @router.post("/pieces/name")
 @within("drawing")
 def rename_piece(asked: RenameIn) -> EditedOut:
@@ -167,10 +175,13 @@ def choose_at_piece(asked: FieldIn) -> EditedOut:
 
 def _kind(kind: Kind, words: Words) -> KindOut:
     def field(one: Field) -> FieldOut:
-        choices = [
-            ChoiceOut(value=c.value, label=words.say(c.label), systems=list(c.systems))
-            for c in one.choices
-        ]
+        choices, added = (
+            [
+                ChoiceOut(value=c.value, label=words.say(c.label), systems=list(c.systems))
+                for c in some
+            ]
+            for some in (one.choices, one.added)
+        )
         return FieldOut(
             path=list(one.path),
             label=words.say(one.label),
@@ -182,6 +193,9 @@ def _kind(kind: Kind, words: Words) -> KindOut:
             above=one.above,
             choices=choices,
             editor=one.editor,
+            only=list(one.only),
+            fields=list(map(field, one.fields)),
+            added=added,
         )
 
     return KindOut(

@@ -282,6 +282,7 @@ useBenchKeys({
         @change="changePiece"
         @rename="renamePiece"
         @pick="pieces.choose"
+        @add="pieces.add"
         @remove="removePiece"
         @place="((placing = $event), (chosenStep = 0))"
         @place-at="placePiece"

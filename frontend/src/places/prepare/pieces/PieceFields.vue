@@ -10,6 +10,8 @@ import CornersField from "./CornersField.vue";
 import CutField from "./CutField.vue";
 import { nearOf } from "./cuts";
 import { fieldsOf, lengthsOf, pointsOf, valueAt, type Told } from "./kinds";
+import type { Part } from "./parts";
+import PartsField from "./PartsField.vue";
 import WordField from "./WordField.vue";
 
 /** A piece's fields, each edited as its role tells; a few have an editor of their own. */
@@ -18,9 +20,11 @@ const emit = defineEmits<{
   change: [piece: Piece, merge?: string];
   /** A choice that the core makes, as other measures may follow from it. */
   choose: [field: string, value: string | boolean | null];
+  /** One more part. */
+  add: [what: string];
 }>();
 
-type Way = "word" | "corners" | "cut" | "list" | "flag" | "measure";
+type Way = "word" | "corners" | "parts" | "cut" | "list" | "flag" | "number" | "measure";
 const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
   depth: "cut",
   run: "cut",
@@ -28,12 +32,14 @@ const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
   count: "list",
   reference: "list",
   flag: "flag",
+  fixed: "number",
 };
 
 const rows = computed(() =>
   fieldsOf(props.told).map((field) => {
     const { path, editor, role } = field;
-    const way: Way = editor === "word" || editor === "corners" ? editor : (WAYS[role] ?? "measure");
+    const own = editor === "word" || editor === "corners" || editor === "parts";
+    const way: Way = own ? editor : (WAYS[role] ?? "measure");
     const value = valueAt(props.told.piece, path) ?? field.default;
     return { key: path.join("."), field, way, value, on: value !== null, last: path.at(-1) ?? "" };
   }),
@@ -72,7 +78,7 @@ function set(path: readonly string[], value: unknown) {
 }
 
 function pick({ role, path }: FieldSpec, value: string) {
-  if (role === "choice") emit("choose", path.at(-1) ?? "", value);
+  if (role === "choice") emit("choose", path.join("."), value);
   else set(path, role === "count" ? Number(value) : value);
 }
 </script>
@@ -94,6 +100,16 @@ function pick({ role, path }: FieldSpec, value: string) {
         class="wide"
         @change="(changed, merge) => emit('change', changed, merge)"
       />
+      <parts-field
+        v-else-if="way === 'parts'"
+        class="wide"
+        :field="field"
+        :parts="(value ?? []) as Part[]"
+        :doc="doc"
+        :units="units"
+        @set="set(field.path, $event)"
+        @add="emit('add', $event)"
+      />
       <cut-field
         v-else-if="way === 'cut'"
         class="wide"
@@ -111,6 +127,17 @@ function pick({ role, path }: FieldSpec, value: string) {
         :options="optionsOf(field)"
         @set="pick(field, $event)"
       />
+      <label v-else-if="way === 'number'" class="field">
+        <span>{{ field.label }}</span>
+        <input
+          class="plain"
+          type="number"
+          :min="leastOf(field)"
+          step="0.5"
+          :value="Number(value)"
+          @change="set(field.path, Number(($event.target as HTMLInputElement).value))"
+        />
+      </label>
       <measure-input
         v-else
         :label="field.label"

@@ -21,6 +21,8 @@ const emit = defineEmits<{
   rename: [id: string, wanted: string];
   /** A choice that the core makes. */
   pick: [id: string, field: string, value: string | boolean | null];
+  /** One more part in a piece. */
+  add: [id: string, what: string];
   remove: [index: number];
   place: [kind: string | null];
   placeAt: [place: XY];
@@ -63,6 +65,7 @@ const sheetMiddle = computed<XY>(() => {
       @change="(changed, merge) => emit('change', index, changed, merge)"
       @rename="emit('rename', id, $event)"
       @pick="(field, value) => emit('pick', id, field, value)"
+      @add="emit('add', id, $event)"
       @remove="emit('remove', index)"
     />
     <div v-if="placing" class="placing" role="status">

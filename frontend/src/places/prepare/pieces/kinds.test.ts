@@ -15,7 +15,8 @@ import { cornersFrom, cornersText } from "./shape";
 
 function field(path: string, role: FieldSpec["role"], more: Partial<FieldSpec> = {}): FieldSpec {
   const none = { default: null, least: null, most: null, above: false, choices: [], editor: "" };
-  return { path: path.split("."), role, label: path, optional: false, ...none, ...more };
+  const lists = { only: [], fields: [], added: [] };
+  return { path: path.split("."), role, label: path, optional: false, ...none, ...lists, ...more };
 }
 const FRONT = ["x_mm", "y_mm", "width_mm", "height_mm"].map((name, i) =>
   field(`front.${name}`, (["across", "down", "length", "length"] as const)[i]!),
@@ -128,4 +129,20 @@ test("a shape's corners are spread over its new front, and read as they are writ
   expect(cornersText(corners ?? [])).toBe("0 40, 25 0, 50 40");
   expect(cornersFrom("0 0, 1")).toBeNull();
   expect(cornersFrom("0 0, 5 5")).toBeNull();
+});
+
+test("of a thing that may be of several kinds only its own fields are shown", () => {
+  const roofed = (kind: string): Told => {
+    const piece = { kind: "wedge", id: "house", roof: { kind, peak_mm: 40, low: "left" } };
+    const fields = [
+      field("roof.peak_mm", "length", { only: ["gable", "lean-to"] }),
+      field("roof.low", "choice", { only: ["lean-to"] }),
+    ];
+    const form = { ...wedge.forms[0]!, fields: [] };
+    return { piece: piece as unknown as Piece, kind: { ...wedge, fields }, form };
+  };
+  const shown = (kind: string) => fieldsOf(roofed(kind)).map(({ path }) => path.join("."));
+  expect(shown("gable")).toContain("roof.peak_mm");
+  expect(shown("gable")).not.toContain("roof.low");
+  expect(shown("lean-to")).toContain("roof.low");
 });

@@ -48,8 +48,16 @@ export function fieldsOf({ piece, kind, form }: Told): FieldSpec[] {
   const special = kind.fields.filter(({ editor }) => editor !== "");
   const plain = kind.fields.filter(({ editor }) => editor === "");
   return [...special, ...form.fields, ...plain].filter(
-    (field) => field.editor === "switch" || !field.optional || valueAt(piece, field.path) !== null,
+    (field) =>
+      ofItsKind(piece, field) &&
+      (field.editor === "switch" || !field.optional || valueAt(piece, field.path) !== null),
   );
+}
+
+/** Whether a thing that may be of several kinds has the field as it is now. */
+function ofItsKind(piece: Piece, { path, only }: FieldSpec): boolean {
+  const kind = valueAt(piece, [...path.slice(0, -1), "kind"]) ?? only[0];
+  return !only.length || only.includes(String(kind));
 }
 
 /** What the piece shows: its word; empty where it shows none. */

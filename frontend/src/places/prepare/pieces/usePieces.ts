@@ -42,5 +42,9 @@ export function usePieces(
     edited((document) =>
       answered(api.POST("/api/pieces/field", { body: { document, piece, field, value } })),
     );
-  return { problem, put, rename, choose };
+  const add = (piece: string, what: string) =>
+    edited((document) =>
+      answered(api.POST("/api/pieces/part", { body: { document, piece, what } })),
+    );
+  return { problem, put, rename, choose, add };
 }

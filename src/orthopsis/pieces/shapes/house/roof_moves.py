@@ -108,6 +108,7 @@ def _far_by_point(work: HouseSite, wall: Wall, slope: Slope, ridge: Ruled) -> St
     vp = work.points[wall.family]
     step = work.begin("roof-point")
     roof_point = paper.cross(work.upright(vp), paper.along(eave, peak))
+    paper.join(peak, roof_point, work.house.form.families[slope.near], work.site.part)
     sheet = paper.sheet
     step.say("roof-point", slope=strung(eave, peak), vp=vp, point=roof_point)
     if not sheet.contains(roof_point.at):

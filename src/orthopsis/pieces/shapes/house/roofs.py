@@ -355,6 +355,25 @@ def _true(walls: Walls, way: Vector) -> float:
 Roof = Annotated[Flat | Gable | Hip | LeanTo, Field(discriminator="kind")]
 
 
+_ROOFS: dict[str, type[Flat | Gable | Hip | LeanTo]] = {
+    "flat": Flat, "gable": Gable, "hip": Hip, "lean-to": LeanTo,
+}  # fmt: skip
+
+
+def roof_of_kind(kind: str, before: RoofBase, size_mm: float) -> RoofBase:
+    """A roof of another kind in the place of one before it, on walls of that height."""
+    model = _ROOFS.get(kind, Flat)
+    has = before.model_dump(exclude_none=True)
+    data = {name: value for name, value in has.items() if name in model.model_fields}
+    if "peak_mm" in model.model_fields:
+        data.setdefault("peak_mm", max(5.0, 5.0 * round(size_mm / 2 / 5.0)))
+    wall = has.get("end") or has.get("low")
+    for name in ("end", "low"):
+        if wall and name in model.model_fields:
+            data[name] = wall
+    return model.model_validate({**data, "kind": kind})
+
+
 def wall_called(name: Side, walls: Walls) -> Four:
     """The corners of a wall by its name; `side` is the wall that runs away beside the front, on the
     side that shows.
