@@ -44,7 +44,7 @@ from orthopsis.work.parent import belong_to_the_parent
 EXAMPLES = Path(__file__).parents[3] / "examples"
 EXERCISES = (
     "bell-corner", "seed-crates", "fern", "pots-on-the-wall", "moss-seen-from-below",
-    "bins-at-the-gate", "look-down-yard", "three-crates",
+    "bins-at-the-gate", "look-down-yard", "three-crates", "cottage-by-the-lane",
 )  # fmt: skip
 CLASS_NAME = "8 Rowan"
 PUPILS = (

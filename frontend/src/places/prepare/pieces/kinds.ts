@@ -45,9 +45,10 @@ export function kindsFor(kinds: readonly KindSpec[], points: number): KindSpec[]
 
 /** The fields that have something to show, those with an editor of their own first. */
 export function fieldsOf({ piece, kind, form }: Told): FieldSpec[] {
-  const special = kind.fields.filter(({ editor }) => editor !== "");
+  const parts = kind.fields.filter(({ editor }) => editor === "parts");
+  const special = kind.fields.filter(({ editor }) => editor !== "" && editor !== "parts");
   const plain = kind.fields.filter(({ editor }) => editor === "");
-  return [...special, ...form.fields, ...plain].filter(
+  return [...special, ...form.fields, ...plain, ...parts].filter(
     (field) =>
       ofItsKind(piece, field) &&
       (field.editor === "switch" || !field.optional || valueAt(piece, field.path) !== null),
