@@ -121,6 +121,8 @@ class Body:
     floating: bool
     hull: Hull | None = None
     is_round: bool = False
+    ground: bool = False
+    """Whether it lies on the ground, behind all that stands there."""
 
     @cached_property
     def shown(self) -> Shown:
@@ -209,6 +211,8 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     """
     if not _overlap_on_paper(a.box, b.box):
         return 0
+    if a.ground or b.ground:
+        return int(b.ground) - int(a.ground)
     if a.ordered_by_list(b):
         return 1
     found = _nearer(a.around, b.around, thorough)
@@ -255,7 +259,7 @@ def stand_apart(a: Body, b: Body) -> bool:
 
     Two that only a plane along their edges would part are not yet called apart.
     """
-    if not _overlap_on_paper(a.box, b.box) or a.ordered_by_list(b):
+    if not _overlap_on_paper(a.box, b.box) or a.ordered_by_list(b) or a.ground or b.ground:
         return True
     planes = (*a.around.planes, *b.around.planes)
     return any(_parts(plane, a.around, b.around) is not None for plane in planes)

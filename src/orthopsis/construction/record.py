@@ -185,6 +185,14 @@ class MoveRecord:
         self._step.measures.append(Measure("left edge", "x", x_mm))
         return mark
 
+    def measure_on_foot(self, x_mm: float) -> Mark:
+        """Mark a measure on the lower edge of what is drawn on, from the sheet's left edge."""
+        foot = Point(self._read(x_mm), self.sheet.bounds[3])
+        mark = self.mark(foot, self._misread((1.0, 0.0)))
+        self.moved(Do.MEASURE, (), mark.name)
+        self._step.measures.append(Measure("left edge", "x", x_mm))
+        return mark
+
     def measure_along(self, start: Mark, goal: Mark | Point, length_mm: float) -> Mark:
         """Mark a length from `start` toward a mark or a direction, ruler's zero on `start`."""
         far = goal.at if isinstance(goal, Mark) else goal

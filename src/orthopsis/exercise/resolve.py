@@ -30,7 +30,7 @@ from orthopsis.perspective.stroke import Part, Stroke
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Length, say
 from orthopsis.picture.drawing import draw
-from orthopsis.picture.solids import AnySolid
+from orthopsis.picture.solids import AnySolid, is_patch
 from orthopsis.picture.visibility import BehindTheEye, Sight
 from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.placement.placement import Listed
@@ -164,7 +164,9 @@ class Scene:
         y = self.main.eye_level_mm
         level = [((left, y), (right, y))] if top <= y <= bottom else []
         try:
-            return Sight([solid for of_part in self.solids for solid in of_part], level)
+            # What lies on the ground is listed last: of what floats the first hides the others.
+            solids = [solid for of_part in self.solids for solid in of_part]
+            return Sight(sorted(solids, key=is_patch), level)
         except BehindTheEye as error:
             raise ExerciseError(
                 f"pieces[{self.number_of(error.part)}]",

@@ -198,3 +198,25 @@ def _polyhedron_shape(
         edges.append(Edge(count + 2 * k, count + 2 * k + 1, family, (face, face)))
     # Seen clockwise with y down the sheet, a loop's normal points away from the eye.
     return Shape(tuple(Face((loop[::-1],)) for loop in faces), tuple(edges))
+
+
+class Side(NamedTuple):
+    """A side of a patch that is drawn: the number of the corner it starts from, and its family."""
+
+    start: int
+    family: str
+
+
+def patch(
+    part: Part, corners: Sequence[Vector], sides: Sequence[Side], details: Sequence[Detail] = ()
+) -> Solid:
+    """A flat piece of the ground with lines in it. It hides nothing, and of its sides only some are
+    drawn; everything that floats is before it.
+    """
+    count = len(corners)
+    edges = [Edge(side.start, (side.start + 1) % count, side.family, (0, 0)) for side in sides]
+    for k, one in enumerate(details):
+        edges.append(Edge(count + 2 * k, count + 2 * k + 1, one.family, (0, 0)))
+    shape = Shape((Face((tuple(range(count)),)),), tuple(edges))
+    ends = [end for one in details for end in (one.start, one.end)]
+    return Solid(part, (*corners, *ends), shape, transparent=True, floating=True)

@@ -7,3 +7,8 @@ from orthopsis.picture.round_solid import RoundSolid
 from orthopsis.picture.solid import Solid
 
 AnySolid = Solid | RoundSolid | CurvedPrism
+
+
+def is_patch(solid: AnySolid) -> bool:
+    """Whether it is a piece of the ground, which has but one face."""
+    return isinstance(solid, Solid) and len(solid.faces) == 1

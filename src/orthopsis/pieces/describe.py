@@ -119,6 +119,15 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             yield from _variants(here, kinds_of)
             continue
         if role is None:
+            if inner is not None and Editor.SWITCH in told:
+                yield Field(
+                    path=here,
+                    label=say("field-" + "-".join(here).replace("_", "-")),
+                    role=FieldRole.PARTS,
+                    optional=True,
+                    default=None,
+                    editor=Editor.SWITCH.value,
+                )
             if inner is not None:
                 yield from _fields(inner, here)
             continue

@@ -34,6 +34,7 @@ from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.lines import OnLines
 from orthopsis.pieces.placement.placement import Listed, Placement
+from orthopsis.pieces.placement.way import WayPlace
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
 from orthopsis.pieces.roles import CUTS, Editor, FieldRole, roles_of
 
@@ -47,7 +48,9 @@ def _form_of(value: Any) -> str | None:
         return value.form
     if not isinstance(value, Mapping):
         return None
-    return next((form.form for form in (OnFront, OnLines, OnEdge) if form.tells in value), None)
+    return next(
+        (form.form for form in (OnFront, OnLines, WayPlace, OnEdge) if form.tells in value), None
+    )
 
 
 BlockPlace = Annotated[
@@ -268,7 +271,8 @@ def _without_serializer(schema: Any) -> Any:
 def forms_of(kind: type[Piece]) -> Mapping[str, type[Placement]]:
     """The placements that a kind of piece may have, by what they are called."""
     annotation = kind.model_fields[PLACE].annotation
-    tagged = [get_args(one)[0] if get_args(one) else one for one in get_args(annotation)]
+    several = get_args(annotation) or (annotation,)
+    tagged = [get_args(one)[0] if get_args(one) else one for one in several]
     return {form.form: form for form in tagged}
 
 

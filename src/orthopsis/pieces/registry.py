@@ -11,9 +11,12 @@ from orthopsis.pieces.kinds.building import Building
 from orthopsis.pieces.kinds.cylinder import Cylinder
 from orthopsis.pieces.kinds.letters import Letters
 from orthopsis.pieces.kinds.outline import Outline
+from orthopsis.pieces.kinds.way import Way
 from orthopsis.pieces.piece import Piece
 
-AnyPiece = Annotated[Box | Building | Cylinder | Letters | Outline, Field(discriminator="kind")]
+AnyPiece = Annotated[
+    Box | Building | Cylinder | Letters | Outline | Way, Field(discriminator="kind")
+]
 
 KINDS: dict[str, type[Piece]] = {
     kind: piece

@@ -1360,6 +1360,45 @@ strip-tape =
 # $part (number)
 strip-tape-on = Tape it to part { $part }.
 
+## Ways over the ground
+
+word-road = road
+word-path = path
+word-river = river
+word-way = way
+# $look (choice)
+way-edges-title = the edges of the { WORD($look) }
+# $left (mark) $right (mark) $across (phrase) $other (phrase) $vp (point) $look (choice)
+way-edges =
+    On the lower edge of the sheet mark { $left } { $across } and { $right } { $other }. Join both to { $vp }:
+    the { WORD($look) } runs away between these lines.
+    .simple =
+        On the lower edge mark { $left } { $across } and { $right } { $other }. Join both to { $vp }. Between
+        the lines is the { WORD($look) }.
+# $vp (point)
+way-edges-check = Both edges meet in { $vp } and nowhere else.
+way-middle-title = lines for the dashes
+# $middle (mark) $across (phrase) $vp (point) $half (length)
+way-middle =
+    On the lower edge mark { $middle } { $across }, and a mark { $half } to the left of it and one { $half } to
+    the right. Draw light lines from all three to { $vp }.
+# $vp (point)
+way-middle-check = The middle line halves the way everywhere, down to { $vp }.
+way-dashes-title = dashes
+# $middle (mark) $alongs (list)
+way-dashes = Further along the same line from { $middle } mark { $alongs }.
+# $count (number)
+way-dashes-level = { $count ->
+    [one] Draw a level line through both marks, between the side lines: that is the dash.
+   *[other] Draw level lines through the marks, between the side lines: { $count } dashes with gaps between them.
+ }
+# $count (number) $vp (point)
+way-dashes-to = { $count ->
+    [one] Lay the ruler on both marks and on { $vp }, and draw between the side lines: that is the dash.
+   *[other] Lay the ruler on each mark and on { $vp }, and draw between the side lines: { $count } dashes with gaps between them.
+ }
+way-dashes-check = Dashes and gaps grow shorter and closer the further they are away.
+
 ## Houses: walls, roofs, what lies in the walls
 
 gable-middle-title = the gable
@@ -1789,6 +1828,9 @@ add-box = Add a box
 kind-building = house
 kinds-building = houses
 add-building = Add a house
+kind-way = way
+kinds-way = ways
+add-way = Add a road
 kind-cylinder = drum
 kinds-cylinder = round things
 add-cylinder = Add a round thing
@@ -1839,6 +1881,16 @@ field-run = Its face lies
 choice-run-left = left of the edge
 choice-run-right = right of the edge
 field-corners = Corners: mm from the face's left and top
+field-edges-mm = Edges, on the lower edge
+field-dashes = Dashes along the middle
+field-dashes-count = How many dashes
+field-dashes-wide-mm = How wide, at the lower edge
+field-dashes-first = The first begins
+choice-look-road = a road
+choice-look-path = a path
+choice-look-river = a river
+choice-to-VP1 = VP1
+choice-to-VP2 = VP2
 field-roof-kind = Roof
 choice-roof-flat = flat
 choice-roof-gable = gable: two slopes
@@ -2040,6 +2092,9 @@ refused-wall-unseen = this wall does not show; move the house aside, or name ano
 refused-roof-behind = a roof so high cannot be seen from here; make it lower
 refused-roof-too-short = the roof is too short for such a ridge; choose a pyramid or quarters
 refused-no-parts = this thing has no parts to add
+refused-way-order = the left edge comes first; give the smaller measure before the larger one
+refused-no-such-point = there is no such point in this view
+refused-form-of-a-way = give edges_mm, where the way begins on the lower edge of the sheet
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller
 refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
 refused-panel-height = say how high it is
