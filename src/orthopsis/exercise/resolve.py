@@ -339,7 +339,8 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper.setting = paper.begin(HELPING, Act.SETTING)
     handed: dict[Part, object] = {}
     unseen: list[Body] = []
-    for number in scene.drawing_order:
+    # What lies on the ground is drawn first, though all that stands there is nearer.
+    for number in sorted(scene.drawing_order, key=lambda k: not scene.bodies[k].ground):
         part, body = scene.parts[number], scene.bodies[number]
         first, take_back = len(paper.steps), paper.on_trial()
         result = part.drawn.build(Site(paper, body, part.stage, points, handed))

@@ -21,6 +21,7 @@ from pydantic import (
     model_serializer,
     model_validator,
 )
+from pydantic.fields import FieldInfo
 from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
 
@@ -34,6 +35,7 @@ from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.lines import OnLines
 from orthopsis.pieces.placement.placement import Listed, Placement
+from orthopsis.pieces.placement.row import AlongLine
 from orthopsis.pieces.placement.way import WayPlace
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
 from orthopsis.pieces.roles import CUTS, Editor, FieldRole, roles_of
@@ -42,15 +44,19 @@ PLACE = "place"
 """The field of a piece that has its placement; in a document it is not written."""
 
 
+def named(id: str) -> Own:
+    """What is called so in a document, as words for titles."""
+    return Own(re.sub(r"[-_]+", " ", id).strip().capitalize())
+
+
 def _form_of(value: Any) -> str | None:
     """Which placement some fields are, by the one that tells it."""
     if isinstance(value, Placement):
         return value.form
     if not isinstance(value, Mapping):
         return None
-    return next(
-        (form.form for form in (OnFront, OnLines, WayPlace, OnEdge) if form.tells in value), None
-    )
+    forms = (OnFront, OnLines, WayPlace, AlongLine, OnEdge)
+    return next((form.form for form in forms if form.tells in value), None)
 
 
 BlockPlace = Annotated[
@@ -93,7 +99,7 @@ class Piece(Measures):
     @property
     def name(self) -> Own:
         """The id as words, for titles."""
-        return Own(re.sub(r"[-_]+", " ", self.id).strip().capitalize())
+        return named(self.id)
 
     @property
     def weight(self) -> float:
@@ -225,10 +231,10 @@ class Piece(Measures):
         if not isinstance(data, Mapping) or isinstance(data.get(PLACE), Placement):
             return data
         forms = forms_of(cls)
-        fields = {name for form in forms.values() for name in form.model_fields}
+        fields = {name for form in forms.values() for name in _written(form)}
         given = {key: value for key, value in data.items() if key in fields and value is not None}
         form = forms.get(_form_of(given) or "")
-        if form is None or not required(form) <= given.keys() <= form.model_fields.keys():
+        if form is None or not required(form) <= given.keys() <= _written(form).keys():
             raise Unfit(say(cls.wrong_form))
         own = {key: value for key, value in data.items() if key not in fields}
         if PLACE in own:
@@ -279,4 +285,9 @@ def forms_of(kind: type[Piece]) -> Mapping[str, type[Placement]]:
 @cache
 def required(model: type[Measures]) -> frozenset[str]:
     """The fields that must be given."""
-    return frozenset(name for name, info in model.model_fields.items() if info.is_required())
+    return frozenset(name for name, info in _written(model).items() if info.is_required())
+
+
+def _written(model: type[Measures]) -> Mapping[str, FieldInfo]:
+    """The fields by the names that documents have for them."""
+    return {info.alias or name: info for name, info in model.model_fields.items()}

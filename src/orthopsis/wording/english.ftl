@@ -1399,6 +1399,49 @@ way-dashes-to = { $count ->
  }
 way-dashes-check = Dashes and gaps grow shorter and closer the further they are away.
 
+## Rows of buildings
+
+row-ground-title = the ground line
+# $foot (mark) $vp (point)
+row-ground =
+    From { $foot } draw a light line to { $vp }: on it stand the feet of the whole row. It stays until all is
+    finished.
+    .simple = From { $foot } draw a light line to { $vp }. The whole row stands on it.
+# $vp (point)
+row-ground-check = The ground line leads to { $vp }, like the foot of the first wall.
+row-alone-title = the near upright
+# $top (mark) $across (phrase) $down (phrase) $foot (mark) $length (length)
+row-alone = Mark { $top } { $across } and { $down }. Draw its near upright straight down, { $length } long, to { $foot }.
+row-first-title = the near upright
+# $foot (mark) $below (phrase) $top (mark) $down (phrase)
+row-first =
+    On the edge of the way mark { $foot }, { $below }. From there draw an upright up to { $top }, { $down }.
+row-gap-title = the near upright
+# $foot (mark) $top (mark) $down (phrase)
+row-gap = Draw an upright from { $foot } up to { $top }, { $down }: here the next building begins, after a gap.
+row-next-title = the near upright
+# $upright (marks) $top (mark) $down (phrase)
+row-next =
+    It begins where the last one ends. Lay the ruler along { $upright } and mark { $top } on it, { $down }.
+row-upright-check = It stands square to the edge of the sheet, and its foot lies on the ground line.
+row-length-title = how long
+# $top (mark) $vp (point)
+row-top = Draw a light line from { $top } to { $vp }.
+# $line (marks)
+row-end = Draw the upright { $line } down to the ground line.
+# $vp (point)
+row-length-check = Its top leads to { $vp }, and its upright ends on the ground line, not on the eye level.
+row-across-title = what shows of the other side
+# $top (mark) $long (length) $mark (mark)
+row-across-level = Level from { $top } draw { $long }, to { $mark }: so much of its front shows.
+# $top (mark) $vp (point)
+row-across = From { $top } draw a light line to the other point, { $vp }.
+row-across-check = What stands before it stops these lines.
+row-back-title = the top
+# $one (mark) $other (mark) $back (mark)
+row-back = From { $one } along the row and from { $other } straight across: they cross in { $back }.
+row-back-check = The top is closed by two lines.
+
 ## Houses: walls, roofs, what lies in the walls
 
 gable-middle-title = the gable
@@ -1831,6 +1874,9 @@ add-building = Add a house
 kind-way = way
 kinds-way = ways
 add-way = Add a road
+kind-row = row
+kinds-row = rows
+add-row = Add a row
 kind-cylinder = drum
 kinds-cylinder = round things
 add-cylinder = Add a round thing
@@ -1891,6 +1937,11 @@ choice-look-path = a path
 choice-look-river = a river
 choice-to-VP1 = VP1
 choice-to-VP2 = VP2
+field-from-piece = It begins at
+field-from-side = On the side
+field-from-foot-mm = Its first foot, from the top
+choice-side-left = left
+choice-side-right = right
 field-roof-kind = Roof
 choice-roof-flat = flat
 choice-roof-gable = gable: two slopes
@@ -2095,6 +2146,15 @@ refused-no-parts = this thing has no parts to add
 refused-way-order = the left edge comes first; give the smaller measure before the larger one
 refused-no-such-point = there is no such point in this view
 refused-form-of-a-way = give edges_mm, where the way begins on the lower edge of the sheet
+# $piece (own)
+refused-row-from-none =
+    '{ $piece }' is no building with such a side, and no way; list it before the row
+# $foot (length)
+refused-row-top = begins below its own foot, { $foot } from the top; choose a smaller measure
+refused-row-foot = a row along a way needs foot_mm, where its first foot lies
+refused-row-back = how far back is level here; give along_mm or x_mm
+refused-row-too-far = has no room left here; make those before it shorter
+refused-form-of-a-row = give from, where the row begins
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller
 refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
 refused-panel-height = say how high it is

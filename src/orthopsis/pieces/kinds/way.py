@@ -20,6 +20,8 @@ from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Grip, Measures, PaperLength, Site, Stage
 from orthopsis.pieces.piece import Piece
 from orthopsis.pieces.placement.depth import Cut, check_share
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.way import FAR, WayPlace
 from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.tidy import tidy
@@ -136,7 +138,11 @@ class Way(Piece, Drawn):
             ground=True,
         )
 
-    def build(self, site: Site) -> None:
+    @property
+    def listed(self) -> Listed | None:
+        return Listed(self.place, self.view)
+
+    def build(self, site: Site) -> FrameMarks:
         """Both edges to the point, then the dashes."""
         paper, place = site.paper, self.place
         goal = site.points[place.goal(site.stage).name]
@@ -153,6 +159,7 @@ class Way(Piece, Drawn):
         if self.dashes is not None:
             self._draw_dashes(site, goal, self.dashes)
         tidy(site, "way")
+        return FrameMarks(enumerate(marks))
 
     def _draw_dashes(self, site: Site, goal: Mark, dashes: Dashes) -> None:
         """A light middle line with the ends of the dashes on it, and two lines for their sides."""

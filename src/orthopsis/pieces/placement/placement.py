@@ -120,5 +120,5 @@ class BlockPlacement(Placement):
 class Listed(NamedTuple):
     """A block of the list, measured out, and the name of the view it is seen in."""
 
-    place: BlockPlacement
+    place: Placement
     view: str | None

@@ -1,0 +1,122 @@
+"""The row: buildings one after the other, along a street or round a corner."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Annotated, ClassVar, Literal, Self
+
+from pydantic import Field, model_validator
+
+from orthopsis.construction.order import Body
+from orthopsis.errors import Unfit
+from orthopsis.perspective.stroke import Part
+from orthopsis.perspective.view import VanishingPoint, View
+from orthopsis.phrase import Own, say
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Grip, Site, Stage
+from orthopsis.pieces.piece import PLACE, Piece, named
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.placement.placement import Listed
+from orthopsis.pieces.placement.row import (
+    AlongLine,
+    BlockInRow,
+    Blocks,
+    RowMember,
+    in_row,
+    moved_row,
+)
+from orthopsis.pieces.roles import Editor
+from orthopsis.pieces.shapes.house.build import draw_house
+from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.panels import Panel
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof
+
+
+class InRow(RowMember):
+    """A building of a row, with a roof and parts of its own."""
+
+    roof: Roof = Flat(kind="flat")
+    fittings: Annotated[
+        list[Panel], Field(alias="parts", max_length=40, default_factory=list), Editor.NONE
+    ]
+
+
+@dataclass(frozen=True, eq=False)
+class RowHouse(Drawn):
+    """One building of a row."""
+
+    part: Part
+    name: Own
+    member: InRow
+    place: BlockInRow
+
+    def house(self, stage: Stage) -> House:
+        """The building where it stands."""
+        member = self.member
+        return House(self.part, self.name, self.place, member.roof, member.fittings, stage)
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        return [self.house(stage).solid()]
+
+    def body(self, stage: Stage) -> Body:
+        return self.house(stage).body()
+
+    def build(self, site: Site) -> FrameMarks:
+        return draw_house(self.house(site.stage), site)
+
+
+class Row(Piece):
+    """Buildings in a row, `from` the end of another building's side or the edge of a way."""
+
+    wrong_form: ClassVar = "refused-form-of-a-row"
+
+    kind: Literal["row"]
+    standing: Literal["ground"] = "ground"
+    buildings: Annotated[list[InRow], Field(min_length=1, max_length=12), Editor.NONE]
+    place: AlongLine
+
+    @property
+    def weight(self) -> float:
+        return 2.0 * len(self.buildings)
+
+    @model_validator(mode="after")
+    def _names_differ(self) -> Self:
+        for name, times in Counter(one.id for one in self.buildings).items():
+            if times > 1:
+                raise Unfit(say("refused-id-twice", name=Own(name)), "buildings")
+        return self
+
+    def settled(self, others: Mapping[str, Listed], stage: Stage) -> Self:
+        start = self.place.from_
+        blocks = in_row(start, self.buildings, others, stage, self.id)
+        return self.placed(Blocks.model_validate({"from": start, "blocks": tuple(blocks)}))
+
+    @property
+    def _blocks(self) -> tuple[BlockInRow, ...]:
+        assert isinstance(self.place, Blocks), "measured out first"
+        return self.place.blocks
+
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
+        del stage
+        return [
+            RowHouse(Part(self.id, number), named(member.id), member, block)
+            for number, (member, block) in enumerate(
+                zip(self.buildings, self._blocks, strict=True), start=1
+            )
+        ]
+
+    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
+        houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
+        return [point for one in houses for point in one.house(stage).slope_points()]
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        """None: a row goes with what it begins at."""
+        del stage
+        return []
+
+    def moved(self, stage: Stage, view: View) -> Self:
+        """The same row seen from elsewhere: what it begins at moves with it."""
+        start, members = moved_row(self.place.from_, self.buildings, self._blocks, stage, view)
+        return self.model_copy(update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})})
