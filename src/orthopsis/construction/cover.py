@@ -68,7 +68,9 @@ def drawn_by_others(
                 lead -= own.nearness_at(position_on(own.segment, place))
                 if abs(lead) <= tolerance.depth:
                     lead = float(nearer_by_faces(other, body))
-            if lead > 0.0 or (lead == 0.0 and i < number):
+            # What lies on the ground is listed last.
+            listed = (other.ground, i) < (body.ground, number)
+            if lead > 0.0 or (lead == 0.0 and listed):
                 found.append(shared)
     return found
 

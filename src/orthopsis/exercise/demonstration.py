@@ -33,6 +33,8 @@ def lifted(exercise: Exercise, piece: str, up_mm: float, right_mm: float) -> Sho
     one = exercise.pieces[number]
     if any(one.rests_on):
         raise ExerciseError(f"pieces[{number}]", say("refused-lift-stacked"))
+    if not one.may_float:
+        raise ExerciseError(f"pieces[{number}]", say("refused-lift-ground"))
     there = one.placed(remeasured(one.place, slid(right_mm, -up_mm)))
     # In the air a thing may stand anywhere.
     there = there.model_copy(update={"standing": "floating"})

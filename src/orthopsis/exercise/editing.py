@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, get_args
 from uuid import uuid4
 
 from pydantic import BaseModel
 
-from orthopsis.errors import ExerciseError
+from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Own, listed, say
-from orthopsis.pieces.piece import PLACE, forms_of
+from orthopsis.pieces.piece import PLACE, Piece, forms_of, own_name
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import FieldRole, roles_of
 
@@ -39,20 +39,30 @@ def with_new_piece(
     points, size = len(scene.main.vanishing_points), FIRST_STEPS * step_mm
     form = next(form for form in forms_of(model).values() if points in form.systems)
     x, y = at
-    place = form.first(Point(x, y), size, points)
+    earlier = {piece.id: piece.place for piece in exercise.pieces}
+    try:
+        place = form.first_beside(Point(x, y), size, points, earlier)
+    except Unfit as error:
+        raise ExerciseError("pieces", error.says) from None
     word = scene.words.say(say(f"kind-{kind}"))
     piece = model.model_validate(
         {
             "kind": kind,
             "id": _free_id(exercise, word),
             "uid": uuid4().hex[:8],
-            "standing": "ground" if y > scene.main.eye_level_mm + step_mm else "floating",
-            **model.own_first(size, form.form),
+            "standing": _standing(model, y > scene.main.eye_level_mm + step_mm),
+            **model.own_first(Point(x, y), size, form.form),
             **place.model_dump(by_alias=True, exclude_none=True),
         }
     )
     pieces = [*exercise.pieces, piece]
     return from_data(to_data(exercise.model_copy(update={"pieces": pieces}))), piece.id
+
+
+def _standing(model: type[Piece], below: bool) -> str:
+    """On the ground where the place lies below the eye level; some kinds stand nowhere else."""
+    may = get_args(model.model_fields["standing"].annotation)
+    return "ground" if below or "floating" not in may else "floating"
 
 
 def _free_id(exercise: Exercise, word: str) -> str:
@@ -72,7 +82,7 @@ def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None
     scene, number = resolve(exercise), _number_of(exercise, id)
     piece = exercise.pieces[number]
     first = field.partition(".")[0]
-    if first not in type(piece).model_fields and first not in type(piece.place).model_fields:
+    if not any(own_name(model, first) for model in (type(piece), type(piece.place))):
         raise ExerciseError(f"pieces.{number}.{field}", say("refused-no-such-field"))
     if value is True and first == field and piece.value(field) is None:
         changed = piece.switched_on(field, scene.stage(number))

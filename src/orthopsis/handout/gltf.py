@@ -22,6 +22,7 @@ from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import View
 from orthopsis.phrase import say
 from orthopsis.picture.facets import flat_mesh
+from orthopsis.picture.solids import is_patch
 
 AROUND = 96
 """Sides that stand for a circle."""
@@ -39,7 +40,8 @@ def to_gltf(scene: Scene) -> str:
                 "view",
                 say("refused-not-acute"),
             )
-        for solid in drawn.solids(stage):
+        # A way runs on for ever, and is no solid.
+        for solid in (one for one in drawn.solids(stage) if not is_patch(one)):
             corners, faces = flat_mesh(solid, AROUND // 4)
             points = np.array([_metres(corner, stage.view) for corner in corners])
             whole = [part for face in faces for part in _in_one_piece(points, face)]

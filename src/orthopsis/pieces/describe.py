@@ -20,7 +20,7 @@ from orthopsis.phrase import Phrase, say
 from orthopsis.pieces.piece import PLACE, forms_of
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.registry import KINDS
-from orthopsis.pieces.roles import CUTS, Added, Editor, FieldRole, Only, roles_of
+from orthopsis.pieces.roles import CUTS, Added, Editor, FieldRole, Only, pair_roles, roles_of
 
 
 @dataclass(frozen=True)
@@ -111,6 +111,12 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             continue
         here = (*path, info.alias or name)
         inner = _model_in(info.annotation)
+        pair = pair_roles(model, name)
+        if pair:
+            for k, one in enumerate(pair):
+                label = say("field-" + "-".join((*here, str(k))).replace("_", "-"))
+                yield Field((*here, str(k)), label, one, optional=False, default=None)
+            continue
         if Editor.PARTS in told and inner is not None:
             yield _parts(here, inner, told)
             continue

@@ -26,6 +26,7 @@ from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
 
 from orthopsis.errors import Unfit
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
@@ -91,15 +92,22 @@ class Piece(Measures):
     place: Placement
 
     @classmethod
-    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
-        """What a new piece of the kind has beside its place, which is of that form."""
-        del size_mm, form
+    def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
+        """What a new piece of the kind has beside its place, which is of that form and begins at a
+        place of the sheet.
+        """
+        del at, size_mm, form
         return {}
 
     @property
     def name(self) -> Own:
         """The id as words, for titles."""
         return named(self.id)
+
+    @property
+    def may_float(self) -> bool:
+        """Whether it may stand anywhere but on the ground."""
+        return "floating" in get_args(type(self).model_fields["standing"].annotation)
 
     @property
     def weight(self) -> float:
@@ -187,14 +195,17 @@ class Piece(Measures):
 
     def value(self, field: str) -> Any:
         """What the document has in a field."""
-        holder = self.place if field in type(self.place).model_fields else self
-        return getattr(holder, field)
+        name = own_name(type(self.place), field)
+        if name is not None:
+            return getattr(self.place, name)
+        return getattr(self, own_name(type(self), field) or field)
 
     def with_value(self, field: str, value: Any) -> Self:
         """The piece with another value in a field of the document; it is not checked again."""
-        if field in type(self.place).model_fields:
-            return self.placed(self.place.model_copy(update={field: value}))
-        return self.model_copy(update={field: value})
+        name = own_name(type(self.place), field)
+        if name is not None:
+            return self.placed(self.place.model_copy(update={name: value}))
+        return self.model_copy(update={own_name(type(self), field) or field: value})
 
     def switched_on(self, field: str, stage: Stage) -> Self:
         """The piece with a field that was left out before. Raises ExerciseError."""
@@ -286,6 +297,12 @@ def forms_of(kind: type[Piece]) -> Mapping[str, type[Placement]]:
 def required(model: type[Measures]) -> frozenset[str]:
     """The fields that must be given."""
     return frozenset(name for name, info in _written(model).items() if info.is_required())
+
+
+def own_name(model: type[Measures], written: str) -> str | None:
+    """What a model calls a field that documents write so; None where it has none."""
+    fields = model.model_fields.items()
+    return next((name for name, info in fields if written in (info.alias, name)), None)
 
 
 def _written(model: type[Measures]) -> Mapping[str, FieldInfo]:

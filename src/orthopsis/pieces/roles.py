@@ -133,7 +133,7 @@ def roles_of(model: type[BaseModel]) -> Mapping[str, FieldRole | None]:
 
 
 @cache
-def _pair_roles(model: type[BaseModel], name: str) -> tuple[FieldRole, ...]:
+def pair_roles(model: type[BaseModel], name: str) -> tuple[FieldRole, ...]:
     """The roles of a field that is a pair, such as a place of the sheet."""
     annotation = model.model_fields[name].annotation
     if get_origin(annotation) is not tuple:
@@ -148,7 +148,7 @@ def told(model: BaseModel, path: Path = ()) -> Iterator[Told]:
         if value is None:
             continue
         here = (*path, name)
-        pair = _pair_roles(type(model), name)
+        pair = pair_roles(type(model), name)
         if pair:
             for index, (one, own) in enumerate(zip(value, pair, strict=True)):
                 yield Told((*here, index), own, one)
@@ -170,7 +170,7 @@ def remeasured(model: Model, change: Change) -> Model:
     update = {}
     for name, role in roles_of(type(model)).items():
         value = getattr(model, name)
-        pair = _pair_roles(type(model), name)
+        pair = pair_roles(type(model), name)
         if pair and value is not None:
             new: Any = tuple(change(own, one) for one, own in zip(value, pair, strict=True))
         else:

@@ -1643,6 +1643,15 @@ again-openings = Do the same for { $things }.
 # $count (number)
 panel-openings-check = Count them: { $count } in all.
 column-count = How many
+column-gap = Gap
+column-along = How long
+# $value (phrase)
+brief-along = { $value }
+column-first = First mark
+# $value (phrase)
+brief-gap = gap { $value }
+# $value (phrase)
+brief-first = { $value }
 # $value (number)
 brief-count = { $value } in all
 
@@ -1927,7 +1936,8 @@ field-run = Its face lies
 choice-run-left = left of the edge
 choice-run-right = right of the edge
 field-corners = Corners: mm from the face's left and top
-field-edges-mm = Edges, on the lower edge
+field-edges-mm-0 = Left edge, on the lower edge
+field-edges-mm-1 = Right edge
 field-dashes = Dashes along the middle
 field-dashes-count = How many dashes
 field-dashes-wide-mm = How wide, at the lower edge
@@ -1983,8 +1993,8 @@ field-skip = Storeys left out below
 field-sill-mm = Sill, above the storey
 field-up-mm = Foot, above the ground
 field-height-mm = Height
-field-from = Begins
-field-to = Ends
+field-from = From
+field-to = To
 field-bays-count = How many beside one another
 field-bays-pier = Parts of a pier
 field-bays-open = Parts of an opening
@@ -2030,6 +2040,7 @@ refused-each-partly-before =
 refused-in-one-another = '{ $one }' and '{ $other }' stand in one another; move one of them apart
 # $piece (own)
 refused-no-such-piece = there is no piece '{ $piece }'; choose one of the exercise's
+refused-lift-ground = lies on the ground and cannot be lifted; choose another thing
 refused-lift-stacked = stands on the lines of another; move that one
 refused-spread-one-point = only two- and three-point exercises have points to spread
 refused-size-orientation = a size in mm takes no orientation; swap width_mm and height_mm
@@ -2155,6 +2166,7 @@ refused-row-foot = a row along a way needs foot_mm, where its first foot lies
 refused-row-back = how far back is level here; give along_mm or x_mm
 refused-row-too-far = has no room left here; make those before it shorter
 refused-form-of-a-row = give from, where the row begins
+refused-row-needs-base = a row begins at a house or a road; add one of these first
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller
 refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
 refused-panel-height = say how high it is

@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Own, say
 from orthopsis.picture.solids import AnySolid
@@ -46,8 +47,9 @@ class Building(BlockPiece, Drawn):
         return 2.0 + sum(openings) / 4.0
 
     @classmethod
-    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
+    def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
         """A house with a gable."""
+        del at
         end = "front" if form == "front" else "right"
         return {"roof": {"kind": "gable", "end": end, "peak_mm": size_mm / 2}}
 

@@ -16,7 +16,7 @@ from pydantic import AfterValidator, Field, model_validator
 
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import part_way
+from orthopsis.perspective.plane import Point, part_way
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Length, Number, Own, Phrase, say
@@ -173,8 +173,8 @@ class Letters(Piece):
         return len(self.text) * (8.0 if self.form == "curved" else 4.0)
 
     @classmethod
-    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
-        del size_mm, form
+    def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
+        del at, size_mm, form
         return {"text": "ABC"}
 
     @cached_property

@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import inside, sides_cross
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Length, Number, Phrase, say
@@ -57,8 +58,9 @@ class Outline(BlockPiece, Drawn):
         return sum(map(len, (self.corners, *self.holes))) / 4.0
 
     @classmethod
-    def own_first(cls, size_mm: float, form: str) -> dict[str, Any]:
+    def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
         """A wall with a gable."""
+        del at
         s, half = size_mm, size_mm / 2
         own: dict[str, Any] = {"corners": [(0, s), (0, half), (half, 0), (s, half), (s, s)]}
         if form != "front":

@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import Annotated, ClassVar, Literal, Self
+from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Own, say
@@ -19,15 +20,9 @@ from orthopsis.pieces.base import Drawn, Grip, Site, Stage
 from orthopsis.pieces.piece import PLACE, Piece, named
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Listed
-from orthopsis.pieces.placement.row import (
-    AlongLine,
-    BlockInRow,
-    Blocks,
-    RowMember,
-    in_row,
-    moved_row,
-)
-from orthopsis.pieces.roles import Editor
+from orthopsis.pieces.placement.row import AlongLine, BlockInRow, Blocks, in_row, moved_row
+from orthopsis.pieces.placement.row_links import RowMember
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -73,13 +68,20 @@ class Row(Piece):
     wrong_form: ClassVar = "refused-form-of-a-row"
 
     kind: Literal["row"]
-    standing: Literal["ground"] = "ground"
+    standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
     buildings: Annotated[list[InRow], Field(min_length=1, max_length=12), Editor.NONE]
     place: AlongLine
 
     @property
     def weight(self) -> float:
         return 2.0 * len(self.buildings)
+
+    @classmethod
+    def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
+        del form
+        first = {"id": "house 1", "top_mm": at.y - 2 * size_mm, "length": {"fraction": 0.2},
+                 "back": {"along_mm": size_mm}}  # fmt: skip
+        return {"buildings": [first]}
 
     @model_validator(mode="after")
     def _names_differ(self) -> Self:
@@ -119,4 +121,6 @@ class Row(Piece):
     def moved(self, stage: Stage, view: View) -> Self:
         """The same row seen from elsewhere: what it begins at moves with it."""
         start, members = moved_row(self.place.from_, self.buildings, self._blocks, stage, view)
-        return self.model_copy(update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})})
+        return self.model_copy(
+            update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})}
+        )

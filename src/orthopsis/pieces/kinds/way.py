@@ -51,6 +51,7 @@ class Way(Piece, Drawn):
     wrong_form: ClassVar = "refused-form-of-a-way"
 
     kind: Literal["way"]
+    standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
     look: Annotated[Literal["road", "path", "river"], FieldRole.CHOICE] = "road"
     dashes: Annotated[Dashes | None, Editor.SWITCH] = None
     place: WayPlace

@@ -55,6 +55,17 @@ class Placement(Measures):
         view with so many vanishing points.
         """
 
+    @classmethod
+    def first_beside(
+        cls, at: Point, size_mm: float, points: int, earlier: Mapping[str, Placement]
+    ) -> Placement:
+        """The same, where it may depend on the places of the pieces before it, by their ids.
+
+        Raises Unfit.
+        """
+        del earlier
+        return cls.first(at, size_mm, points)
+
     def first_value(self, field: str, stage: Stage) -> Any:
         """What a field begins with that may be left out. Raises ExerciseError where it may not."""
         raise stage.refuse(field, say("refused-no-first-value"))

@@ -33,7 +33,8 @@ def draw_house(house: House, site: Site) -> FrameMarks:
     for panel in house.panels:
         draw_panel(work, panel)
     tidy(site, "house")
-    return FrameMarks(work.marks)
+    # What a row hands on besides its corners stays with them.
+    return work.marks if isinstance(work.marks, FrameMarks) else FrameMarks(work.marks)
 
 
 def _helps(work: HouseSite) -> set[Pair]:

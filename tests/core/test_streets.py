@@ -1,0 +1,137 @@
+"""Streets: ways over the ground, and rows of buildings beside them or round a corner."""
+
+from __future__ import annotations
+
+import json
+import math
+from itertools import pairwise
+
+import pytest
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.resolve import picture, resolve, steps
+from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.viewer import viewer_moved
+from orthopsis.perspective.stroke import Role
+from tests.agreement import difference, kept, outlines
+from tests.documents import changed, example, scene_of
+from tests.streets import random_street
+from tests.words import instruction, title
+
+
+@pytest.mark.parametrize("first", range(0, 160, 40))
+def test_random_streets_agree(first):
+    compared = 0
+    for seed in range(first, first + 40):
+        data = random_street(seed)
+        try:
+            scene = resolve(from_data(data))
+            drawn, built = outlines(scene), kept(scene)
+        except ExerciseError as refusal:
+            assert refusal.path, "a refusal names its field"
+            continue
+        compared += 1
+        assert difference(drawn, built) == ([], []), json.dumps(data)
+    assert compared > 24
+
+
+def data_of(name):
+    return to_data(example(name).exercise)
+
+
+def test_a_corner_city_of_eight_stands_on_two_ground_lines():
+    # Common practice, no published source: one at the corner, three and four beside it.
+    scene = example("market-corner")
+    assert len({line.part for line in outlines(scene)}) == 8
+    made = steps(scene)
+    grounds = [step for step in made if step.phrase == "row-ground"]
+    assert len(grounds) == 2, "each ground line is drawn once"
+    feet = [body.corners[2][0].xy for body in scene.bodies]
+    for ground in grounds:
+        (line,) = (drawn.stroke for drawn in ground.strokes)
+        reached = min(line.start[0], line.end[0]), max(line.start[0], line.end[0])
+        side = [x for x, _ in feet if (x < 210) == (line.end[0] < 210) and x != 210]
+        assert all(reached[0] - 1e-6 <= x <= reached[1] + 1e-6 for x in side)
+
+
+def test_a_connected_building_has_no_new_ground_corner_and_shows_a_strip_where_it_is_taller():
+    scene = example("market-corner")
+    by_part = {}
+    for line in outlines(scene):
+        by_part.setdefault(str(line.part), []).append(line)
+    # The bakery is lower than the corner house: only its long side shows.
+    assert {line.family for line in by_part["east side:1"]} == {"VP2", "vertical"}
+    # The hall is taller than the bakery: above it one line of its other side, to the other point.
+    strip = [line for line in by_part["east side:2"] if line.family == "VP1"]
+    assert len(strip) == 1
+    # After a gap the foot of the alley goes to the other point, too.
+    alley = [line for line in by_part["east side:3"] if line.family == "VP1"]
+    assert len(alley) == 2
+    assert {step.phrase for step in steps(scene)} >= {"row-gap", "row-next", "row-across"}
+
+
+def test_dashes_and_gaps_are_equal_in_truth():
+    scene = example("lane-to-the-mill")
+    level = [line for line in outlines(scene) if line.family == "horizontal"]
+    ends = sorted({round(one.start[1], 6) for one in level if 190 < one.start[0] < 230})[::-1]
+    assert len(ends) == 8
+    # On the ground a place is as far away as 1 / its distance below the eye level.
+    depths = [1.0 / (y - 150) for y in (297.0, *ends)]
+    gaps = [b - a for a, b in pairwise(depths)]
+    assert max(gaps) - min(gaps) < 1e-9 * max(gaps) + 1e-9
+
+
+def test_the_road_is_drawn_first_and_its_edge_is_the_buildings_ground_line():
+    made = run_through(example("lane-to-the-mill"))
+    titles = [title(step) for step in made]
+    road = next(k for k, one in enumerate(titles) if "edges of the road" in one)
+    first = next(k for k, one in enumerate(titles) if "near upright" in one)
+    assert road < first
+    assert "On the edge of the way" in instruction(made[first])
+    assert not any(step.phrase == "row-ground" for step in made)
+    edge = [line for line in outlines(example("lane-to-the-mill")) if line.family == "VP1"]
+    reach = [min(line.start[1], line.end[1]) for line in edge]
+    assert sum(math.isclose(y, 150, abs_tol=1e-3) for y in reach) == 2
+
+
+def test_a_road_toward_the_left_point_has_dashes_square_to_it():
+    data = changed(data_of("market-corner"))
+    dashes = {"count": 3, "wide_mm": 8, "first": {"along_mm": 60}}
+    way = {"kind": "way", "id": "road", "to": "VP1", "edges_mm": [150, 400], "dashes": dashes}
+    data["pieces"] = [way]
+    scene = resolve(from_data(data))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    assert sum(line.family == "VP2" for line in outlines(scene)) == 6
+
+
+def test_who_looks_from_elsewhere_sees_the_same_street():
+    for name in ("market-corner", "lane-to-the-mill"):
+        there = resolve(viewer_moved(example(name).exercise, right_mm=12.0, up_mm=8.0))
+        assert difference(outlines(there), kept(there)) == ([], []), name
+        assert len(there.parts) == len(example(name).parts)
+
+
+def test_a_thing_in_the_air_stands_before_a_road():
+    data = data_of("lane-to-the-mill")
+    box = {"kind": "box", "id": "kite", "front": {"x_mm": 150, "y_mm": 120, "width_mm": 120,
+           "height_mm": 160}, "depth": {"fraction": 0.2}}  # fmt: skip
+    scene = resolve(from_data({**data, "pieces": [data["pieces"][0], box]}))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    lane = [line for line in picture(scene) if str(line.part) == "lane"]
+    assert any(line.role is Role.HIDDEN for line in lane)
+
+
+def test_what_has_no_place_in_a_row_is_refused_by_its_field():
+    data = data_of("market-corner")
+    wrong = {
+        "pieces[1].buildings[0].top_mm": {"pieces__1__buildings__0__top_mm": 260},
+        "pieces[1].from.piece": {"pieces__1__from__piece": "nobody"},
+        "pieces[1].buildings[2].gap.along_mm": {"pieces__1__buildings__2__gap": {"along_mm": 900}},
+        "pieces[1].buildings": {"pieces__1__buildings__1__id": "bakery"},
+    }
+    for path, fields in wrong.items():
+        with pytest.raises(ExerciseError) as refused:
+            scene = scene_of(data, **fields)
+            picture(scene)
+        assert refused.value.path == path, refused.value

@@ -1,0 +1,67 @@
+"""Random streets: ways with dashes, and rows of buildings beside them or round a corner."""
+
+from __future__ import annotations
+
+import random
+
+from tests.documents import Data
+
+
+def random_street(seed: int) -> Data:
+    """One-point streets and two-point corners, with rows on both sides."""
+    rng = random.Random(seed)
+    level = rng.randint(90, 170)
+    data: Data = {"format": "orthopsis-exercise", "version": 2, "title": f"street {seed}",
+                  "sheet": {"size": "A3"}}  # fmt: skip
+    if rng.random() < 0.5:
+        return {**data, **_along_a_road(rng, level)}
+    return {**data, **_round_a_corner(rng, level)}
+
+
+def _along_a_road(rng: random.Random, level: int) -> Data:
+    vp, half = rng.randint(170, 250), rng.randint(40, 110)
+    way: Data = {"kind": "way", "id": "lane", "to": "VP1", "edges_mm": [vp - half, vp + half]}
+    if rng.random() < 0.6:
+        way["dashes"] = {"count": rng.randint(1, 6), "wide_mm": rng.randint(3, 12),
+                         "first": {"along_mm": rng.randint(10, 40)}}  # fmt: skip
+    pieces = [way]
+    for side in rng.sample(["left", "right"], rng.randint(1, 2)):
+        start = {"piece": "lane", "side": side, "foot_mm": rng.randint(level + 40, 280)}
+        pieces.append({"kind": "row", "id": f"row {side}", "from": start,
+                       "buildings": _buildings(rng, level, 0.15)})  # fmt: skip
+    view = {"kind": "one-point", "eye_level_mm": level, "vanishing_point_mm": vp,
+            "viewing_distance_mm": rng.randint(250, 500)}  # fmt: skip
+    return {"view": view, "pieces": pieces}
+
+
+def _round_a_corner(rng: random.Random, level: int) -> Data:
+    left, right = rng.randint(-150, 20), rng.randint(400, 560)
+    corner: Data = {
+        "kind": "building", "id": "corner", "standing": "ground",
+        "edge": {"x_mm": rng.randint(150, 260), "top_mm": rng.randint(20, level - 10),
+                 "bottom_mm": rng.randint(level + 30, 280)},
+        "left": {"fraction": rng.uniform(0.15, 0.35)},
+        "right": {"fraction": rng.uniform(0.15, 0.35)},
+    }  # fmt: skip
+    pieces = [corner]
+    for side in rng.sample(["left", "right"], rng.randint(1, 2)):
+        pieces.append({"kind": "row", "id": f"row {side}",
+                       "from": {"piece": "corner", "side": side},
+                       "buildings": _buildings(rng, level, 0.3)})  # fmt: skip
+    view = {"kind": "two-point", "eye_level_mm": level, "left_vp_mm": left, "right_vp_mm": right}
+    return {"view": view, "pieces": pieces}
+
+
+def _buildings(rng: random.Random, level: int, back: float) -> list[Data]:
+    found = []
+    for number in range(rng.randint(1, 4)):
+        member: Data = {
+            "id": f"house {number}",
+            "top_mm": rng.randint(15, level + (10 if rng.random() < 0.2 else -8)),
+            "length": {"fraction": round(rng.uniform(0.1, 0.3), 2)},
+            "back": {"along_mm": rng.randint(15, 60)} if back < 0.2 else {"fraction": back},
+        }
+        if rng.random() < 0.35:
+            member["gap"] = {"fraction": round(rng.uniform(0.04, 0.12), 2)}
+        found.append(member)
+    return found
