@@ -1244,6 +1244,13 @@ export interface components {
             changes: components["schemas"]["ChangeOut"][];
         };
         /**
+         * AlongLine
+         * @description Where a row begins; all else follows from what stands before.
+         */
+        AlongLine: {
+            from: components["schemas"]["RowStart"];
+        };
+        /**
          * AwayIn
          * @description Whether a sheet is taken from the stack.
          */
@@ -1611,6 +1618,21 @@ export interface components {
             stack?: components["schemas"]["Stack"];
         };
         /**
+         * Dashes
+         * @description Dashes along the middle, `wide_mm` at the sheet's lower edge. The `first` begins as far up
+         *     the middle line as the cut says; each dash and each gap is as long in truth as the way up there.
+         */
+        Dashes: {
+            /**
+             * Count
+             * @default 5
+             */
+            count: number;
+            /** Wide Mm */
+            wide_mm: number;
+            first: components["schemas"]["Cut"];
+        };
+        /**
          * DemandIn
          * @description How strictly a lesson's sheets are judged.
          */
@@ -1798,7 +1820,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Row"] | components["schemas"]["Way"])[];
         };
         /**
          * ExerciseIn
@@ -2163,6 +2185,28 @@ export interface components {
              * @default quarter
              */
             ridge: ("quarter" | "square" | "pyramid") | components["schemas"]["EqualEnds"];
+        };
+        /**
+         * InRow
+         * @description A building of a row, with a roof and parts of its own.
+         */
+        InRow: {
+            /** Id */
+            id: string;
+            /** Top Mm */
+            top_mm: number;
+            gap?: components["schemas"]["Cut"] | null;
+            length: components["schemas"]["Cut"];
+            back: components["schemas"]["Cut"];
+            /**
+             * Roof
+             * @default {
+             *       "kind": "flat"
+             *     }
+             */
+            roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
+            /** Parts */
+            parts?: components["schemas"]["Panel"][];
         };
         /**
          * JobState
@@ -3149,6 +3193,53 @@ export interface components {
             new: string;
         };
         /**
+         * Row
+         * @description Buildings in a row, `from` the end of another building's side or the edge of a way.
+         */
+        Row: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "row";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default ground
+             * @constant
+             */
+            standing: "ground";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /** Buildings */
+            buildings: components["schemas"]["InRow"][];
+            from?: components["schemas"]["RowStart"];
+        };
+        /**
+         * RowStart
+         * @description Where a row begins: at the end of a building's side, or on the edge of a way, where the near
+         *     upright of the first stands `foot_mm` below the sheet's top edge.
+         */
+        RowStart: {
+            /** Piece */
+            piece: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** Foot Mm */
+            foot_mm?: number | null;
+        };
+        /**
          * RunSpec
          * @description The run-through as the teacher gives it: an order of steps, and changes by their keys.
          */
@@ -3751,6 +3842,69 @@ export interface components {
              * @default 0
              */
             back_mm: number;
+        };
+        /**
+         * Way
+         * @description A road, path or river `to` a point, between two `edges_mm` on the sheet's lower edge.
+         */
+        Way: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "way";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default ground
+             * @constant
+             */
+            standing: "ground";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /**
+             * Look
+             * @default road
+             * @enum {string}
+             */
+            look: "road" | "path" | "river";
+            dashes?: components["schemas"]["Dashes"] | null;
+            /**
+             * To
+             * @default VP1
+             * @enum {string}
+             */
+            to: "VP1" | "VP2";
+            /** Edges Mm */
+            edges_mm?: [
+                number,
+                number
+            ];
+        };
+        /**
+         * WayPlace
+         * @description The way's edges on the sheet's lower edge, from the left, and the point that it runs `to`.
+         */
+        WayPlace: {
+            /**
+             * To
+             * @default VP1
+             * @enum {string}
+             */
+            to: "VP1" | "VP2";
+            /** Edges Mm */
+            edges_mm: [
+                number,
+                number
+            ];
         };
         /**
          * WordOnEdge

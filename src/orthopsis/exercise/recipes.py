@@ -171,6 +171,51 @@ RECIPES: tuple[Recipe, ...] = (
             "edge": _edge(90, 50, 170), "length": {"x_mm": 300}, "thickness": {"x_mm": 60}}),
     ),
     Recipe(
+        "street",
+        "A street: the road's edge is the ground line of every house.",
+        "The road is 20 cm wide at the lower edge, so its edges run at the same slope. The first "
+        "house stands 27 cm down; each next one begins where the last one ends.",
+        _document("A street", 10, _one(150, 210, 360), {
+            "kind": "way", "id": "road", "to": "VP1", "edges_mm": [110, 310],
+            "dashes": {"count": 4, "wide_mm": 10, "first": {"along_mm": 25}}}, {
+            "kind": "row", "id": "houses",
+            "from": {"piece": "road", "side": "left", "foot_mm": 270}, "buildings": [
+                {"id": "first house", "top_mm": 60, "length": {"along_mm": 30},
+                 "back": {"along_mm": 90}},
+                {"id": "second house", "top_mm": 95, "length": {"along_mm": 20},
+                 "back": {"along_mm": 80}}]}, version=2),
+    ),
+    Recipe(
+        "house",
+        "A house with a gable: the roof has a point of its own.",
+        "The edge is 10 cm, so three windows fall on whole centimetres of it. The roof's point "
+        "lies a little above the sheet, within reach of a second sheet taped on.",
+        _document("A house", 12, _two(165, -80, 520), {
+            "kind": "building", "id": "house", "standing": "ground", "edge": _edge(240, 115, 215),
+            "left": {"x_mm": 110}, "right": {"x_mm": 345},
+            "roof": {"kind": "gable", "end": "right", "peak_mm": 45},
+            "parts": [{"kind": "panel", "id": "windows", "on": "left", "look": "windows",
+                       "up_mm": 40, "height_mm": 30, "bays": {"count": 3}}]}, version=2),
+    ),
+    Recipe(
+        "corner-of-a-town",
+        "A corner of a town: two ground lines carry all the houses.",
+        "The points lie 4 cm beside the sheet. The corner house is the tallest; the houses beside "
+        "it begin on its end uprights, and one stands after a gap of a centimetre.",
+        _document("A corner of the town", 13, _two(180, -40, 460), {
+            "kind": "building", "id": "corner", "standing": "ground", "edge": _edge(210, 40, 230),
+            "left": {"along_mm": 60}, "right": {"along_mm": 70}}, {
+            "kind": "row", "id": "right side", "from": {"piece": "corner", "side": "right"},
+            "buildings": [
+                {"id": "shop", "top_mm": 90, "length": {"along_mm": 40}, "back": {"along_mm": 50}},
+                {"id": "hall", "top_mm": 60, "length": {"along_mm": 30},
+                 "back": {"along_mm": 50}}]}, {
+            "kind": "row", "id": "left side", "from": {"piece": "corner", "side": "left"},
+            "buildings": [
+                {"id": "inn", "top_mm": 75, "gap": {"along_mm": 10}, "length": {"along_mm": 40},
+                 "back": {"along_mm": 50}}]}, version=2),
+    ),
+    Recipe(
         "from-the-roof",
         "Three points, looking down: uprights meet below.",
         "VP3 lies 24 cm below the sheet, far enough that the walls lean only a little; the "

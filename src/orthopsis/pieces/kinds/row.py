@@ -18,11 +18,12 @@ from orthopsis.phrase import Own, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Grip, Site, Stage
 from orthopsis.pieces.piece import PLACE, Piece, named
+from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.row import AlongLine, BlockInRow, Blocks, in_row, moved_row
 from orthopsis.pieces.placement.row_links import RowMember
-from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.roles import Added, Editor, FieldRole
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -69,7 +70,12 @@ class Row(Piece):
 
     kind: Literal["row"]
     standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
-    buildings: Annotated[list[InRow], Field(min_length=1, max_length=12), Editor.NONE]
+    buildings: Annotated[
+        list[InRow],
+        Field(min_length=1, max_length=12),
+        Editor.PARTS,
+        Added(("house", "house-after-gap")),
+    ]
     place: AlongLine
 
     @property
@@ -89,6 +95,20 @@ class Row(Piece):
             if times > 1:
                 raise Unfit(say("refused-id-twice", name=Own(name)), "buildings")
         return self
+
+    def with_part(self, what: str, stage: Stage) -> Self:
+        """One more building at the end of the row, as long as the last, higher or lower in turn."""
+        del stage
+        last, number = self.buildings[-1], len(self.buildings) + 1
+        while f"house {number}" in {one.id for one in self.buildings}:
+            number += 1
+        step_mm = 20.0 if len(self.buildings) % 2 else -15.0
+        more = {"id": f"house {number}", "top_mm": last.top_mm + step_mm,
+                "gap": Cut(along_mm=10.0) if what == "house-after-gap" else None,
+                "roof": Flat(kind="flat"), "fittings": []}  # fmt: skip
+        return self.model_copy(
+            update={"buildings": [*self.buildings, last.model_copy(update=more)]}
+        )
 
     def settled(self, others: Mapping[str, Listed], stage: Stage) -> Self:
         start = self.place.from_

@@ -10,7 +10,7 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.pieces.base import Down, Measures, Name, Reference
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.roles import FieldRole
 
 RowSide = Literal["left", "right"]
 
@@ -33,7 +33,7 @@ class RowMember(Measures):
 
     id: Name
     top_mm: Down
-    gap: Annotated[Cut | None, FieldRole.RUN, Editor.NONE] = None
+    gap: Annotated[Cut | None, FieldRole.RUN] = None
     length: Annotated[Cut, FieldRole.RUN]
     back: Annotated[Cut, FieldRole.RUN]
 

@@ -168,7 +168,7 @@ FORMS: dict[str, Letterform] = {
     "&": Letterform(
         "0 6 15 27 32 39 55 / 0 10 20 27 34 38 46 50 60",
         "0 1 2 4 5 6 8 / 0 1 2 3 4 5 6 7 8",
-        "b1 f1 f3 e4 e4g9/6 g6 g7 e4g9/7 g9 a9 a5 b4 | c2 d2 d3 c3 | c5 d5 e8 c8",
+        "b1 f1 f3 e4 e4g9/6 g6 g7 e4g9/7 g9 a9 a6 b4 | c2 d2 d3 c3 | c5 d5 e8 c8",
     ),
     "Ø": Letterform(
         "0 15 24 31 40 55 / 0 15 26 34 45 60",
