@@ -9,7 +9,11 @@ import type { Demo } from "./useDemonstration";
 const props = defineProps<{ doc: Exercise; refused: string | null }>();
 const demo = defineModel<Demo | null>({ required: true });
 
-const pieces = computed(() => (props.doc.pieces ?? []).filter((one) => one.front || one.edge));
+const pieces = computed(() =>
+  (props.doc.pieces ?? []).filter(
+    (one) => ("front" in one && one.front) || ("edge" in one && one.edge),
+  ),
+);
 const hasPair = computed(() => props.doc.view.kind !== "one-point");
 
 function begin(kind: Demo["kind"]) {
