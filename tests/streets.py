@@ -29,6 +29,8 @@ def _along_a_road(rng: random.Random, level: int) -> Data:
         start = {"piece": "lane", "side": side, "foot_mm": rng.randint(level + 40, 280)}
         pieces.append({"kind": "row", "id": f"row {side}", "from": start,
                        "buildings": _buildings(rng, level, 0.15)})  # fmt: skip
+    if rng.random() < 0.4:
+        pieces.append(_posts(rng, level, rng.choice([vp - half - 15, vp + half + 15])))
     view = {"kind": "one-point", "eye_level_mm": level, "vanishing_point_mm": vp,
             "viewing_distance_mm": rng.randint(250, 500)}  # fmt: skip
     return {"view": view, "pieces": pieces}
@@ -48,8 +50,22 @@ def _round_a_corner(rng: random.Random, level: int) -> Data:
         pieces.append({"kind": "row", "id": f"row {side}",
                        "from": {"piece": "corner", "side": side},
                        "buildings": _buildings(rng, level, 0.3)})  # fmt: skip
+    if rng.random() < 0.4:
+        pieces.append(_posts(rng, level, rng.choice([90, 350])))
     view = {"kind": "two-point", "eye_level_mm": level, "left_vp_mm": left, "right_vp_mm": right}
     return {"view": view, "pieces": pieces}
+
+
+def _posts(rng: random.Random, level: int, x: float) -> Data:
+    foot = rng.randint(level + 40, 290)
+    posts: Data = {
+        "kind": "posts", "id": "poles", "to": "VP1", "count": rng.randint(2, 7),
+        "post": {"x_mm": x, "top_mm": rng.randint(10, level - 5), "foot_mm": foot},
+        "next": {"fraction": round(rng.uniform(0.1, 0.35), 2)},
+    }  # fmt: skip
+    if rng.random() < 0.6:
+        posts["arm"] = {"long_mm": rng.randint(10, 40), "down_mm": rng.randint(2, 20)}
+    return posts
 
 
 def _buildings(rng: random.Random, level: int, back: float) -> list[Data]:

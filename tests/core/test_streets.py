@@ -112,6 +112,34 @@ def test_who_looks_from_elsewhere_sees_the_same_street():
         assert len(there.parts) == len(example(name).parts)
 
 
+POLES = {
+    "kind": "posts", "id": "poles", "to": "VP1", "count": 5, "next": {"fraction": 0.25},
+    "post": {"x_mm": 350, "top_mm": 40, "foot_mm": 270}, "arm": {"long_mm": 50, "down_mm": 20},
+}  # fmt: skip
+
+
+def test_poles_stand_equally_far_apart_in_truth_and_are_found_by_diagonals():
+    data = {**data_of("lane-to-the-mill"), "pieces": [POLES]}
+    scene = resolve(from_data(data))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    feet = [max(line.start[1], line.end[1]) for line in outlines(scene)
+            if line.family == "vertical"]  # fmt: skip
+    depths = [1.0 / (y - 150) for y in sorted(feet, reverse=True)]
+    gaps = [b - a for a, b in pairwise(depths)]
+    assert len(gaps) == 4 and max(gaps) - min(gaps) < 1e-9
+    made = steps(scene)
+    assert [step.phrase for step in made].count("post-repeat") == 3
+    measured = [step for step in made if step.part and step.part.piece == "poles" and step.measures]
+    assert {step.phrase for step in measured} == {"post-first", "post-next"}
+
+
+def test_arms_on_the_eye_level_are_refused():
+    low = {**POLES, "post": {"x_mm": 350, "top_mm": 130, "foot_mm": 270}}
+    with pytest.raises(ExerciseError) as refused:
+        picture(resolve(from_data({**data_of("lane-to-the-mill"), "pieces": [low]})))
+    assert refused.value.path == "pieces[0].arm.down_mm"
+
+
 def test_a_thing_in_the_air_stands_before_a_road():
     data = data_of("lane-to-the-mill")
     box = {"kind": "box", "id": "kite", "front": {"x_mm": 150, "y_mm": 120, "width_mm": 120,

@@ -1251,6 +1251,16 @@ export interface components {
             from: components["schemas"]["RowStart"];
         };
         /**
+         * Arm
+         * @description A bar straight across each post: so long on the nearest, and so far below its top.
+         */
+        Arm: {
+            /** Long Mm */
+            long_mm: number;
+            /** Down Mm */
+            down_mm: number;
+        };
+        /**
          * AwayIn
          * @description Whether a sheet is taken from the stack.
          */
@@ -1820,7 +1830,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Row"] | components["schemas"]["Way"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Row"] | components["schemas"]["Way"])[];
         };
         /**
          * ExerciseIn
@@ -1990,6 +2000,18 @@ export interface components {
             message: string;
             /** Lines */
             lines?: number[];
+        };
+        /**
+         * FirstPost
+         * @description The nearest post: how far from the left, and its top and foot from the top of the sheet.
+         */
+        FirstPost: {
+            /** X Mm */
+            x_mm: number;
+            /** Top Mm */
+            top_mm: number;
+            /** Foot Mm */
+            foot_mm: number;
         };
         /**
          * Flat
@@ -3018,6 +3040,68 @@ export interface components {
                 number,
                 number
             ][][];
+        };
+        /**
+         * Posts
+         * @description Equal posts in a line `to` a point: poles with an `arm` across them, or bare ones.
+         */
+        Posts: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "posts";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default ground
+             * @constant
+             */
+            standing: "ground";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            arm?: components["schemas"]["Arm"] | null;
+            post?: components["schemas"]["FirstPost"];
+            /**
+             * To
+             * @default VP1
+             * @enum {string}
+             */
+            to: "VP1" | "VP2";
+            /**
+             * Count
+             * @default 4
+             */
+            count: number;
+            next?: components["schemas"]["Cut"];
+        };
+        /**
+         * PostsInLine
+         * @description The nearest `post`, the point that the line runs `to`, how many there are, and how far along
+         *     the foot line the `next` one stands; the others follow at the same distance in truth.
+         */
+        PostsInLine: {
+            post: components["schemas"]["FirstPost"];
+            /**
+             * To
+             * @default VP1
+             * @enum {string}
+             */
+            to: "VP1" | "VP2";
+            /**
+             * Count
+             * @default 4
+             */
+            count: number;
+            next: components["schemas"]["Cut"];
         };
         /**
          * PrintIn

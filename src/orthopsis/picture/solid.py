@@ -220,3 +220,24 @@ def patch(
     shape = Shape((Face((tuple(range(count)),)),), tuple(edges))
     ends = [end for one in details for end in (one.start, one.end)]
     return Solid(part, (*corners, *ends), shape, transparent=True, floating=True)
+
+
+class Bar(NamedTuple):
+    """A line of space that is a thing by itself, with its family."""
+
+    start: Vector
+    end: Vector
+    family: str
+
+
+NO_FACE = -1
+"""Where a line bounds no face."""
+
+
+def bars(part: Part, drawn: Sequence[Bar], *, floating: bool = False) -> Solid:
+    """Lines as thin as a pole: they hide nothing."""
+    edges = tuple(
+        Edge(2 * k, 2 * k + 1, bar.family, (NO_FACE, NO_FACE)) for k, bar in enumerate(drawn)
+    )
+    ends = tuple(end for bar in drawn for end in (bar.start, bar.end))
+    return Solid(part, ends, Shape((), edges), floating=floating)

@@ -11,12 +11,13 @@ from orthopsis.pieces.kinds.building import Building
 from orthopsis.pieces.kinds.cylinder import Cylinder
 from orthopsis.pieces.kinds.letters import Letters
 from orthopsis.pieces.kinds.outline import Outline
+from orthopsis.pieces.kinds.posts import Posts
 from orthopsis.pieces.kinds.row import Row
 from orthopsis.pieces.kinds.way import Way
 from orthopsis.pieces.piece import Piece
 
 AnyPiece = Annotated[
-    Box | Building | Cylinder | Letters | Outline | Row | Way, Field(discriminator="kind")
+    Box | Building | Cylinder | Letters | Outline | Posts | Row | Way, Field(discriminator="kind")
 ]
 
 KINDS: dict[str, type[Piece]] = {

@@ -1442,6 +1442,50 @@ row-back-title = the top
 row-back = From { $one } along the row and from { $other } straight across: they cross in { $back }.
 row-back-check = The top is closed by two lines.
 
+## Posts in a line
+
+word-post = post
+# $things (name) $number (number)
+post-of = { $things } { $number }
+post-first-title = the nearest post
+# $top (mark) $foot (mark) $length (length) $across (phrase) $down (phrase)
+post-first = Mark { $top } { $across } and { $down }. Draw the nearest post straight down, { $length } long, to { $foot }.
+# $down (length) $half (length)
+post-arm-level = Mark { $down } below its top, and draw the arm level, { $half } to the left and { $half } to the right.
+# $down (length) $half (length) $vp (point)
+post-arm-to =
+    Mark { $down } below its top. Lay the ruler there and on { $vp }, and draw the arm, { $half } toward the
+    point and { $half } the other way.
+# $across (phrase) $down (phrase)
+post-arm-end = { $across } and { $down }
+# $ends (list)
+post-arm-alone = Mark the middle of its arm and both ends: { $ends }. Draw the arm from end to end.
+post-first-check = It stands square to the edge of the sheet.
+post-lines-title = lines for all posts
+# $top (mark) $foot (mark) $vp (point)
+post-lines = Draw light lines from { $top } and from { $foot } to { $vp }: all tops and feet lie on them.
+# $vp (point)
+post-lines-arm = Draw three more to { $vp }, from the arm’s middle and from both its ends.
+# $vp (point)
+post-lines-check = All of these lines meet in { $vp }.
+post-next-title = the second post
+# $foot (mark) $top (mark)
+post-next = Draw the second post there, from { $foot } up to { $top }.
+post-next-arm = Draw its arm between the lines from the first arm’s ends.
+post-next-check = It is as high as the lines allow, no higher and no lower.
+post-repeat-title = one post more
+# $near (mark) $top (mark)
+post-repeat =
+    Cross the diagonals between the last two posts, and carry the crossing to the last post: its middle. From
+    { $near }, the foot of the one before, through that middle to the line of the tops: there, at { $top },
+    stands the next.
+    .simple =
+        Find the middle of the last post by diagonals. Put the ruler on { $near } and on this middle. Where it
+        meets the line of the tops, at { $top }, stands the next post.
+# $things (list) $count (number)
+again-posts = Do the same for { $things }, each from the two before it.
+post-repeat-check = The posts come closer together evenly.
+
 ## Houses: walls, roofs, what lies in the walls
 
 gable-middle-title = the gable
@@ -1883,6 +1927,9 @@ add-building = Add a house
 kind-way = way
 kinds-way = ways
 add-way = Add a road
+kind-posts = posts
+kinds-posts = posts
+add-posts = Add poles
 kind-row = row
 kinds-row = rows
 add-row = Add a row
@@ -1958,6 +2005,14 @@ field-from-side = On the side
 field-from-foot-mm = Its first foot, from the top
 choice-side-left = left
 choice-side-right = right
+field-post-x-mm = Nearest post, from the left
+field-post-top-mm = Its top, from the top
+field-post-foot-mm = Its foot, from the top
+field-count = How many
+field-next = The next stands
+field-arm = With an arm across
+field-arm-long-mm = Arm, long
+field-arm-down-mm = Arm, below the top
 field-roof-kind = Roof
 choice-roof-flat = flat
 choice-roof-gable = gable: two slopes
@@ -2173,6 +2228,8 @@ refused-row-back = how far back is level here; give along_mm or x_mm
 refused-row-too-far = has no room left here; make those before it shorter
 refused-form-of-a-row = give from, where the row begins
 refused-row-needs-base = a row begins at a house or a road; add one of these first
+refused-form-of-posts = give post, the nearest one, and next, where the second stands
+refused-arm-on-level = the arms lie on the eye level, where no line crosses another; put them higher or lower
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller
 refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
 refused-panel-height = say how high it is

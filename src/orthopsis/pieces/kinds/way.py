@@ -147,7 +147,7 @@ class Way(Piece, Drawn):
         """Both edges to the point, then the dashes."""
         paper, place = site.paper, self.place
         goal = site.points[place.goal(site.stage).name]
-        step = site.begin("way-edges", Act.PLAN, look=Choice(self.look))
+        step = site.begin("way-edges", Act.SETTING, look=Choice(self.look))
         marks = [paper.measure_on_foot(x) for x in place.edges_mm]
         for mark in marks:
             paper.keep(mark, goal, goal.name, site.body)
