@@ -66,9 +66,11 @@ def test_every_example_in_the_format_page_is_accepted():
     sides = [title(step) for step in told if step.phrase in ("box-left", "box-right")][-2:]
     assert sides == ["Bus shelter: the right side", "Bus shelter: the left side"]
     assert [piece["id"] for piece in pieces] == [
-        "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair"
+        "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair",
+        "cottage", "lane", "east", "poles",
     ]  # fmt: skip
-    crate, house, shed, upper, drum, fern, pots, stair = pieces
+    crate, house, shed, upper, drum, fern, pots, stair, *street = pieces
+    cottage, lane, row, poles = street
     for kind, size, shown in (
         ("one-point", "A3", [crate]),
         ("one-point", "A3", [drum]),
@@ -76,6 +78,8 @@ def test_every_example_in_the_format_page_is_accepted():
         ("one-point", "A3", [stair]),
         ("two-point", "12x18in", [house]),
         ("two-point", "12x18in", [pots]),
+        ("two-point", "12x18in", [cottage, row]),
+        ("two-point", "12x18in", [lane, poles]),
         ("three-point", "A3", [shed, upper]),
     ):
         data = {
