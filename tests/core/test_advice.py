@@ -10,6 +10,7 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.advice import advice, facts, strips
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import picture, resolve
+from orthopsis.perspective.stroke import Role
 from orthopsis.wording.words import Words
 from tests.documents import (
     ONE_POINT,
@@ -288,3 +289,40 @@ def test_boxes_and_examples_have_no_hair_to_speak_of():
         assert "hair-breadth" not in said(scene_of(data))
     for name in ("fern", "pots-on-the-wall", "moss-seen-from-below"):
         assert "hair-breadth" not in said(example(name)), name
+
+
+def cottage(peak_mm, right_vp_mm, **roof):
+    return {
+        "format": "orthopsis-exercise", "version": 1, "title": "Cottage", "sheet": {"size": "A3"},
+        "view": {"kind": "two-point", "eye_level_mm": 165, "left_vp_mm": -80,
+                 "right_vp_mm": right_vp_mm},
+        "pieces": [{"kind": "building", "id": "cottage", "standing": "ground",
+                    "edge": {"x_mm": 240, "top_mm": 115, "bottom_mm": 215},
+                    "left": {"x_mm": 110}, "right": {"x_mm": 345},
+                    "roof": {"peak_mm": peak_mm, **roof}}],
+    }  # fmt: skip
+
+
+def test_a_roofs_own_point_out_of_reach_is_found_by_the_middle_instead():
+    # A second sheet like the first is taped on (common practice, no published source).
+    gable = {"kind": "gable", "end": "right", "far": "roof point"}
+    assert "roof-point-far" not in said(scene_of(cottage(45, 520, **gable)))
+    data = cottage(100, 700, **gable)
+    one = said(scene_of(data))["roof-point-far"]
+    up, down = sorted(point.at.y for point in scene_of(data).slope_points)
+    assert one.number == pytest.approx(-up)
+    # Equal slopes: their points lie equally far from the eye level.
+    assert (up + down) / 2 == pytest.approx(165)
+    assert "61.1 cm off the sheet" in say(one)
+    assert one.changes[0].path == ("pieces", 0, "roof", "far")
+    better = mended(data, one)
+    assert "roof-point-far" not in said(scene_of(better))
+    both = [picture(scene_of(each)) for each in (data, better)]
+    ends = [sorted(line.segment for line in each if line.role is Role.OUTLINE) for each in both]
+    assert ends[0] == ends[1], "the house is the same"
+
+
+def test_a_lean_to_with_a_far_point_is_told_so_without_a_remedy():
+    one = said(scene_of(cottage(110, 700, kind="lean-to", low="left")))["roof-point-far"]
+    assert one.changes == ()
+    assert "A lower roof brings it nearer" in say(one)

@@ -6,13 +6,22 @@ import math
 
 import pytest
 
+from orthopsis.exercise.load import to_data
 from orthopsis.exercise.records import drawing_record, steps_record
 from orthopsis.exercise.resolve import picture
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.pieces.registry import KINDS
 from orthopsis.web.app import create_app
-from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
+from tests.documents import (
+    EXAMPLE_NAMES,
+    ONE_POINT,
+    THREE_POINT,
+    TWO_POINT,
+    changed,
+    example,
+    scene_of,
+)
 from tests.letters import ONE, STAIR, STREET, THREE, TWO
 
 
@@ -36,6 +45,20 @@ def test_the_picture_is_that_of_the_command_line(client, data):
     drawing = answer.json()["drawing"]
     assert bare(drawing["strokes"]) == record["strokes"]
     assert drawing["sheet"] == record["sheet"]
+
+
+@pytest.mark.parametrize("name", EXAMPLE_NAMES)
+def test_every_example_opens_at_the_bench_with_its_grips_named(client, name):
+    data = to_data(example(name).exercise)
+    answer = client.post("/api/picture", json=data)
+    assert answer.status_code == 200, answer.text
+    for grip in answer.json()["grips"]:
+        piece = next(one for one in data["pieces"] if one["id"] == grip["piece"])
+        for field in grip["field"].split("."):
+            piece = piece[field]
+        assert grip["way"] in piece, "a hand that moves it changes a measure that is there"
+        assert grip["label"]
+    assert client.post("/api/steps", json=data).status_code == 200
 
 
 @pytest.mark.parametrize("data", [TWO_POINT, DRUM])
@@ -284,6 +307,29 @@ def test_a_piece_is_put_named_and_chosen_at_by_the_core(client):
     assert (refused.status_code, refused.json()["field"]) == (422, "pieces[1].id")
     nowhere = client.post("/api/pieces", json={**asked, "kind": "teapot"})
     assert ", ".join(KINDS) in nowhere.json()["detail"]
+
+
+ASIDE = changed(TWO_POINT, pieces__0__edge__x_mm=40)
+
+
+@pytest.mark.parametrize("kind", list(KINDS))
+@pytest.mark.parametrize("view", [ONE_POINT, ASIDE, THREE_POINT], ids=["one", "two", "three"])
+def test_whatever_is_put_at_the_bench_opens_there(client, view, kind):
+    """A new piece of each kind is drawn, taught and has its grips, or is refused by its field."""
+    asked = {"document": view, "kind": kind, "at": [300, 240], "step_mm": 5}
+    put = client.post("/api/pieces", json=asked)
+    offered = {one["kind"]: one for one in client.get("/api/kinds").json()}[kind]
+    systems = {system for form in offered["forms"] for system in form["systems"]}
+    here = {"one-point": 1, "two-point": 2, "three-point": 3}[view["view"]["kind"]]
+    if here not in systems or put.status_code == 422:
+        assert put.json()["field"]
+        return
+    document = put.json()["document"]
+    answer = client.post("/api/picture", json=document)
+    assert answer.status_code == 200, answer.text
+    assert all(grip["label"] for grip in answer.json()["grips"])
+    stepped = client.post("/api/steps", json=document)
+    assert stepped.status_code == 200, stepped.text
 
 
 @pytest.mark.parametrize(("units", "said"), [("cm", "9 cm"), ("in", "3 9⁄16 in"), ("mm", "90 mm")])

@@ -1400,7 +1400,7 @@ export interface components {
             /** Path */
             path: (string | number)[];
             /** Value */
-            value: number | [
+            value: number | string | [
                 number,
                 number
             ];

@@ -12,7 +12,7 @@ from orthopsis.exercise.document import Exercise
 from orthopsis.pieces.piece import Piece
 from orthopsis.pieces.roles import Path
 
-NewValue = float | tuple[float, float]
+NewValue = float | str | tuple[float, float]
 
 
 @dataclass(frozen=True)

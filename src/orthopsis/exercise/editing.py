@@ -13,7 +13,7 @@ from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
-from orthopsis.phrase import Own, listed, say
+from orthopsis.phrase import Number, Own, listed, say
 from orthopsis.pieces.piece import PLACE, Piece, forms_of, own_name
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import FieldRole, roles_of
@@ -37,14 +37,17 @@ def with_new_piece(
         )
     scene = resolve(exercise)
     points, size = len(scene.main.vanishing_points), FIRST_STEPS * step_mm
-    form = next(form for form in forms_of(model).values() if points in form.systems)
+    form = next((form for form in forms_of(model).values() if points in form.systems), None)
+    word = scene.words.say(say(f"kind-{kind}"))
+    if form is None:
+        said = say("refused-kind-not-here", kind=Own(word), points=Number(points))
+        raise ExerciseError("kind", said)
     x, y = at
     earlier = {piece.id: piece.place for piece in exercise.pieces}
     try:
         place = form.first_beside(Point(x, y), size, points, earlier)
     except Unfit as error:
         raise ExerciseError("pieces", error.says) from None
-    word = scene.words.say(say(f"kind-{kind}"))
     piece = model.model_validate(
         {
             "kind": kind,

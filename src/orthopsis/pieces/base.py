@@ -140,7 +140,9 @@ class Site:
 
 @dataclass(frozen=True)
 class Grip:
-    """Where a cut can be taken hold of: its mark `at`, on the way from `start` to `goal`."""
+    """Where a cut can be taken hold of: its mark `at`, on the way from `start` to `goal`. `field`
+    is the path of the cut in its piece, with dots.
+    """
 
     field: str
     way: str

@@ -40,7 +40,7 @@ from orthopsis.pieces.placement.post import PostsInLine
 from orthopsis.pieces.placement.row import AlongLine
 from orthopsis.pieces.placement.way import WayPlace
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
-from orthopsis.pieces.roles import CUTS, Editor, FieldRole, roles_of
+from orthopsis.pieces.roles import CUTS, Editor, FieldRole, Path, roles_of
 
 PLACE = "place"
 """The field of a piece that has its placement; in a document it is not written."""
@@ -134,6 +134,11 @@ class Piece(Measures):
 
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
         """Points of its own that lines lead to which rise or fall. Raises ExerciseError."""
+        del stage
+        return ()
+
+    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
+        """Those of them that pupils find by drawing, each with the field that asks for it."""
         del stage
         return ()
 

@@ -29,7 +29,7 @@ class Out(BaseModel):
 
 class ChangeOut(Out):
     path: list[str | int]
-    value: float | XY
+    value: float | str | XY
 
 
 class AdviceOut(Out):

@@ -1162,6 +1162,15 @@ advice-sliver =
     point.
 # $piece (name) $wide (number) $step (length)
 remedy-sliver = Move it aside by { $step }
+# $piece (name) $out (about) $mend (choice)
+advice-roof-point-far =
+    The roof of { $piece } leads to a point { $out } off the sheet, further than a second sheet taped on
+    reaches. { $mend ->
+        [middle] Find the far slope by the middle of the far wall.
+       *[lower] A lower roof brings it nearer.
+    }
+# $piece (name) $out (about) $mend (choice)
+remedy-roof-point-far = Find it by the middle
 # $edges (number) $pairs (number) $least (number) $move (phrase) $steps (number)
 advice-hair-breadth =
     A pencil cannot draw everything here apart: { $edges ->
@@ -2077,6 +2086,8 @@ grip-length = length
 grip-thickness = thickness
 grip-street = street
 grip-edge = front edge
+grip-next = distance to the next
+grip-dashes-first = first dash
 
 ## A verdict as text
 
@@ -2308,6 +2319,12 @@ refused-empty-class = nobody is in this class yet; add pupils first
 ## Refusals of single values, as the library that reads documents tells them apart
 
 refused-missing = this field is missing; add it
+# $kind (name) $points (number)
+refused-kind-not-here =
+    a { $kind } has no form in a view with { $points } { $points ->
+        [one] vanishing point
+       *[other] vanishing points
+    } yet; put it in an exercise with another view
 refused-kind-missing = this field is missing; add it
 # $kind (own) $kinds (own)
 refused-unknown-kind = unknown kind '{ $kind }'; use { $kinds }

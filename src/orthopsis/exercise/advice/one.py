@@ -21,6 +21,7 @@ WEIGHTS = {
     "points-too-close": 8.0,
     "outside-triangle": 6.0,
     "sliver": 5.0,
+    "roof-point-far": 4.7,
     "hair-breadth": 4.5,
     "unforgiving": 4.0,
     "small-letters": 3.5,

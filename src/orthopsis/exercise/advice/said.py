@@ -22,6 +22,7 @@ from orthopsis.exercise.advice.points import (
     share_in_cone,
     sharpest_corner,
 )
+from orthopsis.exercise.advice.roofs import roof_points_far
 from orthopsis.exercise.advice.things import in_one_another, slivers, small_letters
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.stroke import Stroke
@@ -57,6 +58,7 @@ def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advic
         "points-too-close": points_too_close(scene),
         "outside-triangle": outside_triangle(scene),
         "sliver": slivers(scene),
+        "roof-point-far": roof_points_far(scene),
         "hair-breadth": hair_breadths(scene),
         "unforgiving": unforgiving(scene),
         "small-letters": small_letters(scene),

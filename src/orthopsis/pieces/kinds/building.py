@@ -17,7 +17,7 @@ from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.roles import Added, Editor
+from orthopsis.pieces.roles import Added, Editor, Path
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -92,6 +92,9 @@ class Building(BlockPiece, Drawn):
 
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
         return self.house(stage).slope_points()
+
+    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
+        return [(("roof", "far"), one) for one in self.house(stage).found_points()]
 
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The house as one solid, with the lines in its walls."""

@@ -23,7 +23,7 @@ from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.row import AlongLine, BlockInRow, Blocks, in_row, moved_row
 from orthopsis.pieces.placement.row_links import RowMember
-from orthopsis.pieces.roles import Added, Editor, FieldRole
+from orthopsis.pieces.roles import Added, Editor, FieldRole, Path
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -132,6 +132,14 @@ class Row(Piece):
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
         houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
         return [point for one in houses for point in one.house(stage).slope_points()]
+
+    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
+        houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
+        return [
+            (("buildings", number, "roof", "far"), point)
+            for number, one in enumerate(houses)
+            for point in one.house(stage).found_points()
+        ]
 
     def grips(self, stage: Stage) -> list[Grip]:
         """None: a row goes with what it begins at."""

@@ -263,7 +263,7 @@ def grip_record(piece: str, grip: Grip, words: Words) -> GripOut:
     return GripOut.model_construct(
         piece=piece,
         field=grip.field,
-        label=words.say(say(f"grip-{grip.field}")),
+        label=words.say(say(f"grip-{grip.field.replace('.', '-')}")),
         way=grip.way,
         start=point(grip.start.xy),
         goal=point(grip.goal.xy),

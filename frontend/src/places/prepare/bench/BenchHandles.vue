@@ -86,12 +86,17 @@ function moveCut(grip: Grip, to: XY, exact: boolean) {
   const index = (props.doc.pieces ?? []).findIndex((piece) => piece.id === grip.piece);
   const value = cutAt(grip, to, stepFor(exact));
   if (index < 0 || value === null) return;
-  emit("set", ["pieces", index, grip.field, grip.way], value, `cut ${index} ${grip.field}`);
+  emit(
+    "set",
+    ["pieces", index, ...grip.field.split("."), grip.way],
+    value,
+    `cut ${index} ${grip.field}`,
+  );
 }
 
 function cutReading(grip: Grip): string {
   const piece = (props.doc.pieces ?? []).find((one) => one.id === grip.piece);
-  const value = piece ? Number(valueAt(piece, [grip.field, grip.way])) : 0;
+  const value = piece ? Number(valueAt(piece, [...grip.field.split("."), grip.way])) : 0;
   return grip.way === "fraction" ? `${Math.round(value * 100)} % of the way` : read(value);
 }
 </script>

@@ -94,6 +94,18 @@ class House:
                 found.setdefault(family, point)
         return list(found.values())
 
+    def found_points(self) -> list[VanishingPoint]:
+        """The one of them that is found by drawing, by the far slope. Raises ExerciseError."""
+        roof = self.roof
+        if not isinstance(roof, Pitched) or roof.far == "parallel":
+            return []
+        if isinstance(roof, Gable) and roof.far == "middle":
+            return []
+        pairs = [slope.far for slope in roof.slopes(self.walls)]
+        seen = seen_pairs(self.form.faces, [place for place, _ in self.body().corners], False)
+        wanted = {self.form.families[one] for one in pairs if one in seen}
+        return [point for point in self.slope_points() if point.name in wanted]
+
     # --- for the construction ----------------------------------------------------------------
 
     def body(self) -> Body:
