@@ -10,6 +10,7 @@ import pytest
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import from_data
+from orthopsis.exercise.records import steps_record
 from orthopsis.exercise.resolve import picture, resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.perspective.plane import Point, join, meet
@@ -176,3 +177,33 @@ def test_a_house_hides_what_stands_behind_it():
     shed = [line for line in picture(both) if str(line.part) == "shed"]
     assert all(line.role is Role.HIDDEN for line in shed)
     assert len(outlines(both)) == len(outlines(scene))
+
+
+def test_a_roofs_point_off_the_sheet_is_found_on_a_second_sheet_taped_on():
+    scene = example("cottage-by-the-lane")
+    made = steps(scene)
+    (found,) = [step for step in made if step.phrase == "roof-point"]
+    (far,) = [step for step in made if step.phrase == "roof-far-point"]
+    up = min(point.at.y for point in scene.slope_points)
+    (taped,) = found.beyond
+    left, top, right, bottom = taped.paper
+    assert far.beyond == found.beyond, "it stays until the roof is finished"
+    vp2 = next(vp.at for vp in scene.vanishing_points if vp.name == "VP2")
+    assert left < vp2.x < right and top < up < bottom and up < 0.0
+    for (x0, y0), (x1, y1) in taped.lines:
+        # Both go through the point and a little past it, and begin where the first sheet ends.
+        assert abs((x1 - x0) * (up - y0) - (y1 - y0) * (vp2.x - x0)) < 1e-6
+        assert math.dist((x0, y0), (x1, y1)) > math.dist((x0, y0), (vp2.x, up)) + 5.0
+        assert x0 >= 420.0 - 1e-6 or y0 <= 1e-6
+    (record,) = (
+        one for one in steps_record(scene, made).steps if one.beyond and "own point" in one.title
+    )
+    assert record.beyond[0].paper == pytest.approx(taped.paper)
+    assert all(not step.beyond for step in made if step not in (found, far))
+
+
+def test_a_roofs_point_on_the_sheet_needs_no_second_one():
+    scene = cottage(view__right_vp_mm=410, pieces__0__roof__peak_mm=25)
+    (found,) = [step for step in steps(scene) if step.phrase == "roof-point"]
+    assert found.moves
+    assert not any(step.beyond for step in steps(scene))

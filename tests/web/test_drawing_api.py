@@ -28,7 +28,9 @@ from tests.letters import ONE, STAIR, STREET, THREE, TWO
 def bare(answer):
     """An answer without the fields that are null where the command line leaves them out."""
     if isinstance(answer, dict):
-        left_out = {k for k in ("curve", "columns", "table", "crowd") if answer.get(k) is None}
+        left_out = {
+            k for k in ("curve", "columns", "table", "crowd", "beyond") if answer.get(k) is None
+        }
         return {k: bare(v) for k, v in answer.items() if k not in left_out}
     return [bare(one) for one in answer] if isinstance(answer, list) else answer
 

@@ -1294,6 +1294,30 @@ export interface components {
             by: "diagonal" | "marks" | "eye";
         };
         /**
+         * BeyondRecord
+         * @description A sheet taped on, its left, top, right and bottom, and the ends of the lines on it.
+         */
+        BeyondRecord: {
+            /** Paper */
+            paper: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Lines */
+            lines: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+        };
+        /**
          * BoardOut
          * @description An exercise enlarged for the board; a note for each step, empty where the ruler reaches.
          */
@@ -3585,6 +3609,8 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Beyond */
+            beyond?: components["schemas"]["BeyondRecord"][] | null;
             /** Names */
             names: string[];
             /** Said */

@@ -1,12 +1,17 @@
 <script setup lang="ts">
+import type { Step } from "@/api/client";
 import type { StripShape } from "./strips";
 
-/** The sheet itself, with the strips of paper taped on where a point lies outside. */
+type Beyond = NonNullable<Step["beyond"]>[number];
+
+/** The sheet itself, with the strips of paper taped on where a point lies outside, and the second
+ * sheets on which a point is found by drawing. */
 defineProps<{
   width: number;
   height: number;
   eyeLevel: number;
   strips: StripShape[];
+  taped: readonly Beyond[];
   mmPerPx: number;
 }>();
 </script>
@@ -23,6 +28,25 @@ defineProps<{
       :y2="eyeLevel"
       stroke="var(--graphite)"
       :stroke-width="mmPerPx"
+    />
+  </g>
+  <g v-for="(one, i) in taped" :key="i" class="strip">
+    <rect
+      :x="one.paper[0]"
+      :y="one.paper[1]"
+      :width="one.paper[2] - one.paper[0]"
+      :height="one.paper[3] - one.paper[1]"
+    />
+    <line
+      v-for="([from, to], k) in one.lines"
+      :key="k"
+      :x1="from[0]"
+      :y1="from[1]"
+      :x2="to[0]"
+      :y2="to[1]"
+      stroke="var(--pencil)"
+      :stroke-width="2.4 * mmPerPx"
+      stroke-linecap="round"
     />
   </g>
   <rect class="paper" x="0" y="0" :width="width" :height="height" />

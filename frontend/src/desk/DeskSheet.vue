@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import type { XY } from "@/api/client";
+import type { Step, XY } from "@/api/client";
 import { formatMeasure, type Units } from "@/ui/measures";
 import DeskNear from "./DeskNear.vue";
 import DeskPaper from "./DeskPaper.vue";
@@ -22,6 +22,8 @@ const props = defineProps<{
   label: string;
   flags?: { axis: "x" | "y"; mm: number }[];
   plain?: boolean;
+  /** Second sheets taped on, with the lines on them. */
+  taped?: Step["beyond"];
 }>();
 const emit = defineEmits<{ paper: [place: XY] }>();
 
@@ -29,7 +31,13 @@ const { hold, viewBox, mmPerPx, toSheet, look, zoomBy, panBy, whole } = useDesk(
   () => ({
     width: props.width,
     height: props.height,
-    points: props.points.map((p): XY => [p.x_mm, p.y_mm]),
+    points: [
+      ...props.points.map((p): XY => [p.x_mm, p.y_mm]),
+      ...(props.taped ?? []).flatMap(({ paper: [left, top, right, bottom] }): XY[] => [
+        [left, top],
+        [right, bottom],
+      ]),
+    ],
   }),
   () => props.fit ?? "sheet",
   () => !props.plain,
@@ -53,6 +61,7 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
         :height="height"
         :eye-level="eyeLevel"
         :strips="strips"
+        :taped="taped ?? []"
         :mm-per-px="mmPerPx"
       />
       <template v-if="!plain">

@@ -132,9 +132,22 @@ export function placedPoints(
     .map((vp) => ({ name: vp.name, x_mm: vp.x_mm ?? 0, y_mm: vp.y_mm ?? 0 }));
 }
 
+const ROOF = ":roof ";
+
+/** The points of roofs, which are found by drawing. */
+export function roofPoints(
+  points: readonly { name: string; x_mm?: number | null; y_mm?: number | null }[],
+): { name: string; x_mm: number; y_mm: number }[] {
+  return points.flatMap(({ name, x_mm, y_mm }) =>
+    name.includes(ROOF) && typeof x_mm === "number" && typeof y_mm === "number"
+      ? [{ name, x_mm, y_mm }]
+      : [],
+  );
+}
+
 /** What a point is called on the screen: a roof's own by what it is. */
 export function pointLabel(name: string): string {
-  return name.includes(":roof ") ? "roof’s point" : name;
+  return name.includes(ROOF) ? "roof’s point" : name;
 }
 
 /** The colour of a family on paper, as a CSS value. */

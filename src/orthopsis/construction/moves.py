@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Literal
 
+from orthopsis.construction.beyond import Beyond
 from orthopsis.construction.doubt import Sway, Swing, swing_at
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Line, Point
@@ -227,9 +228,9 @@ class Step:
     is what differs where the same is done for something else, by the columns of a table, and
     `again` how that is said, where it is not just the same. Steps that are `like` one another do
     the same; one that `goes_on` is the rest of the one before it; `behind` are the parts that stop
-    its finished lines. A `bulk` step does one thing many times; `table` says for what, and with
-    which measures. A `hidden` step is drawn but not said; `note` is for the teacher alone;
-    `second` is the rest of a step that a teacher split.
+    its finished lines; `beyond` are sheets taped on beside the first. A `bulk` step does one thing
+    many times; `table` says for what, and with which measures. A `hidden` step is drawn but not
+    said; `note` is for the teacher alone; `second` is the rest of a step that a teacher split.
     """
 
     phrase: str
@@ -251,6 +252,7 @@ class Step:
     row: dict[str, Value] = field(default_factory=dict)
     again: Phrase | None = None
     behind: set[Part] = field(default_factory=set)
+    beyond: list[Beyond] = field(default_factory=list)
     bulk: bool = False
     table: Table | None = None
     like: str = ""

@@ -104,12 +104,20 @@ class StepStrokeRecord(StrokeRecord):
     fate: Literal["keep", "guide", "erase"]
 
 
+class BeyondRecord(Record):
+    """A sheet taped on, its left, top, right and bottom, and the ends of the lines on it."""
+
+    paper: tuple[float, float, float, float]
+    lines: list[tuple[XY, XY]]
+
+
 class StepRecord(Record):
     """A step as it is said and drawn.
 
     `act` is what it belongs to in the order of teaching. A `bulk` step does one thing many times;
     where its measures differ, `table` has a row for each, under the headings in `columns`.
     `crowd` is the left, top, right and bottom of marks that lie too close to be told apart.
+    `beyond` are sheets taped on beside the first, with the light lines on them.
     `names` are the marks that its words name, `said` its measures as a teacher's words may call
     them: {1} is the first. `key` is what it is known by; the `second` part of a split step shares
     the first one's.
@@ -136,6 +144,7 @@ class StepRecord(Record):
     columns: list[str] | None = None
     table: list[list[str]] | None = None
     crowd: tuple[float, float, float, float] | None = None
+    beyond: list[BeyondRecord] | None = None
     names: list[str]
     said: list[str]
 
@@ -212,6 +221,13 @@ def step_record(position: int, made: Sequence[Step], words: Words, sheet: Sheet)
     close = crowd(named_marks(made, position), CLOSE * sheet.width_mm)
     if close:
         fields["crowd"] = box_of(mark.at.xy for mark in close)
+    if step.beyond:
+        fields["beyond"] = [
+            BeyondRecord(
+                paper=one.paper, lines=[(point(start), point(end)) for start, end in one.lines]
+            )
+            for one in step.beyond
+        ]
     if step.table is not None:
         fields |= {"columns": headings(step.table, words), "table": rows(step.table, words)}
     return StepRecord(

@@ -184,6 +184,7 @@ def _joined(first: Step, second: Step) -> Step:
         darkens=[*first.darkens, *second.darkens],
         erases=[*first.erases, *second.erases],
         ideas=first.ideas | second.ideas,
+        beyond=[*first.beyond, *second.beyond],
     )
 
 

@@ -50,6 +50,7 @@ from orthopsis.perspective.segments import (
     portion_within,
     remainder,
 )
+from orthopsis.perspective.view import FREE
 from orthopsis.phrase import PointName, say
 
 LETTER_MM = 3.3
@@ -114,6 +115,7 @@ def _place_of(moment: Moment) -> Box:
         reached = [end for k in (*step.darkens, *step.erases) for end in lines[k].segment]
     reached += [mark.at.xy for mark in moment.named]
     reached += [mark.at.xy for mark in step.marks if mark.point and not mark.at.at_infinity]
+    reached += [end for one in step.beyond for line in one.lines for end in line]
     if not reached:
         return moment.sheet
     box = box_of(reached)
@@ -237,7 +239,8 @@ def _paper(figure: Figure, moment: Moment, window: Window) -> None:
     """The sheet on the desk, and the strips of paper beside it."""
     left, top, right, bottom = window.place
     figure.fills.append(Fill((loop((left, top, right, bottom)),), "#E4E2DC", "desk"))
-    for box in (*_strips(moment), moment.sheet):
+    taped = [one.paper for one in moment.step.beyond]
+    for box in (*_strips(moment), *taped, moment.sheet):
         seen = window.area(box)
         if seen is not None:
             figure.fills.append(Fill((loop(seen),), PAPER, "paper"))
@@ -266,6 +269,11 @@ def _frame(figure: Figure, box: Box | None, pen: Pen) -> None:
 
 def _lines(figure: Figure, moment: Moment, window: Window) -> Iterator[Segment]:
     """The lines on the sheet, and where the ruler lies on beyond the new ones."""
+    for on_taped in (line for one in moment.step.beyond for line in one.lines):
+        line = window.line(on_taped)
+        if line is not None:
+            figure.rules.append(Rule(*line, Pen(PENS["new"], family_colour(FREE)), "beyond"))
+            yield line
     for drawn, state in lines_after(moment.steps, moment.number):
         stroke = drawn.stroke
         line = window.line(stroke.segment)
@@ -277,7 +285,7 @@ def _lines(figure: Figure, moment: Moment, window: Window) -> Iterator[Segment]:
             figure.rules.append(Rule(*line, pen, f"{stroke.family} {state}", stroke.curve))
             yield line
         if state == "new" and drawn.fate != "keep":
-            for vp in moment.points:
+            for vp in (*moment.points, *moment.scene.slope_points):
                 onward = window.line((stroke.end, vp.at.xy)) if vp.name == stroke.family else None
                 if onward is not None and length(onward) > 1.0:
                     pen = Pen(0.2, colour, (0.2, 1.2))

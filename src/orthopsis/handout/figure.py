@@ -207,8 +207,8 @@ def _group(stroke: Stroke) -> str:
 
 def _ruler_onward(figure: Figure, scene: Scene, stroke: Stroke) -> None:
     """Where the ruler lies on beyond a guide line, dotted as far as its vanishing point."""
-    for vp in scene.vanishing_points:
-        if vp.name == stroke.family:
+    for vp in scene.goals:
+        if vp.name == stroke.family and not vp.at.at_infinity:
             way = stroke.end, vp.at.xy
             on_sheet = scene.sheet.clip(way)
             if on_sheet and math.dist(*way) > 1.0:

@@ -363,6 +363,7 @@ def _merged(
         erases=[k for step in steps for k in step.erases],
         ideas={idea for step in steps for idea in step.ideas},
         behind={part for step in steps for part in step.behind},
+        beyond=[one for step in steps for one in step.beyond],
         row={},
         note="\n".join(filter(None, (step.note for step in steps))),
         bulk=True,

@@ -12,6 +12,7 @@ import {
   linesAfter,
   marksAt,
   placedPoints,
+  roofPoints,
 } from "@/desk/lines";
 import OnwardLines from "@/desk/OnwardLines.vue";
 import StepMarks from "@/desk/StepMarks.vue";
@@ -50,6 +51,10 @@ const lines = computed(() => {
   const before = all.length - (step.value?.strokes.length ?? 0);
   return all.slice(0, before + props.drawn);
 });
+const goals = computed(() => [
+  ...points.value,
+  ...roofPoints(props.picture.drawing.vanishing_points),
+]);
 const underRuler = computed(() => {
   if (!moment.value) return undefined;
   const stroke = step.value?.strokes[Math.max(0, props.drawn - 1)];
@@ -71,12 +76,13 @@ const marks = computed(() =>
       :eye-level="picture.drawing.eye_level_mm"
       :points="points"
       :units="picture.units"
+      :taped="moment ? step?.beyond : null"
       :label="label"
     >
       <template #default="{ mmPerPx }">
         <toned-planes v-if="whole" :planes="picture.planes" />
         <eye-level-lines v-if="whole" :lines="picture.eye_level" :width="1.5 * mmPerPx" />
-        <onward-lines :lines="lines" :points="points" :mm-per-px="mmPerPx" />
+        <onward-lines :lines="lines" :points="goals" :mm-per-px="mmPerPx" />
         <drawn-lines :lines="lines" :mm-per-px="mmPerPx * 1.5" />
         <tried-lines v-if="moment && step" :tried="step.tried" :mm-per-px="mmPerPx * 1.5" />
         <step-marks :marks="marks" :mm-per-px="mmPerPx" :apart="step" large />

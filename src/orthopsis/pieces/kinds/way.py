@@ -150,6 +150,8 @@ class Way(Piece, Drawn):
         step = site.begin("way-edges", Act.SETTING, look=Choice(self.look))
         marks = [paper.measure_on_foot(x) for x in place.edges_mm]
         for mark in marks:
+            # Whole and light first: what will stand on it covers some of it.
+            paper.join(mark, goal, goal.name, site.part)
             paper.keep(mark, goal, goal.name, site.body)
         step.say(
             "way-edges",

@@ -14,6 +14,7 @@ import {
   linesAfter,
   marksAt,
   placedPoints,
+  roofPoints,
 } from "@/desk/lines";
 import RunThrough from "@/desk/RunThrough.vue";
 import StepMarks from "@/desk/StepMarks.vue";
@@ -74,6 +75,10 @@ const sheet = computed(() => picture.value?.drawing.sheet);
 const points = computed(() => [
   ...placedPoints(picture.value?.drawing.vanishing_points ?? []),
   ...helpingPoints(steps.value, chosenStep.value || steps.value.length),
+]);
+const goals = computed(() => [
+  ...points.value,
+  ...roofPoints(picture.value?.drawing.vanishing_points ?? []),
 ]);
 const lines = computed(() => {
   if (chosenStep.value) return linesAfter(steps.value, chosenStep.value);
@@ -182,6 +187,7 @@ useBenchKeys({
         :units="units"
         :fit="fit"
         :flags="flags"
+        :taped="steps[chosenStep - 1]?.beyond"
         :label="`${title} on the desk`"
         @paper="paperClicked"
       >
@@ -190,7 +196,7 @@ useBenchKeys({
             <toned-planes :planes="picture.planes" />
             <eye-level-lines :lines="picture.eye_level" :width="1.2 * mmPerPx" />
           </template>
-          <onward-lines v-if="chosenStep" :lines="lines" :points="points" :mm-per-px="mmPerPx" />
+          <onward-lines v-if="chosenStep" :lines="lines" :points="goals" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx" :chosen="chosenPiece" />
           <tried-lines
             v-if="chosenStep"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from orthopsis.construction.beyond import taped_on
 from orthopsis.construction.division import divided
 from orthopsis.construction.moves import Act, Mark, Ruled, Step, strung
 from orthopsis.construction.places import down
@@ -107,14 +108,19 @@ def _far_by_point(work: HouseSite, wall: Wall, slope: Slope, ridge: Ruled) -> St
     eave, peak, corner = (marks[k] for k in (slope.eave, slope.ridge, slope.far_eave))
     vp = work.points[wall.family]
     step = work.begin("roof-point")
-    roof_point = paper.cross(work.upright(vp), paper.along(eave, peak))
+    upright = work.upright(vp)
+    roof_point = paper.cross(upright, paper.along(eave, peak))
+    paper.join(vp, roof_point, upright.family, work.site.part)
     paper.join(peak, roof_point, work.house.form.families[slope.near], work.site.part)
     sheet = paper.sheet
     step.say("roof-point", slope=strung(eave, peak), vp=vp, point=roof_point)
     if not sheet.contains(roof_point.at):
         step.say("roof-point-beside", point=roof_point, down=down(roof_point.at.y, sheet))
+        step.beyond.append(taped_on(sheet, roof_point.at, (eave.at, vp.at)))
     step.check("roof-point-check", point=roof_point, vp=vp)
+    taped = step.beyond
     step = work.begin("roof-far-point")
+    step.beyond += taped
     family = work.house.form.families[slope.far]
     line = paper.aim(corner, roof_point, work.site.part, family=family)
     marks[slope.far_ridge] = paper.cross(line, ridge)
