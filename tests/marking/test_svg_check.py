@@ -7,16 +7,18 @@ import math
 import pytest
 
 from orthopsis.errors import ImageError
-from orthopsis.exercise.resolve import picture
+from orthopsis.exercise.load import to_data
+from orthopsis.exercise.resolve import picture, steps
 from orthopsis.handout.figure import picture_figure
 from orthopsis.handout.svg import to_svg
 from orthopsis.marking.judge import check_image
 from orthopsis.marking.pencil.svg_lines import lines_of_svg
 from orthopsis.marking.records import verdict_record, verdict_text
+from orthopsis.perspective.segments import on_border
 from orthopsis.perspective.sheet import Sheet
 from tests.agreement import outlines
-from tests.documents import ONE_POINT, TWO_POINT, scene_of
-from tests.words import PLAIN
+from tests.documents import ONE_POINT, TWO_POINT, changed, example, scene_of
+from tests.words import PLAIN, instruction
 
 
 def svg(lines, width=420, height=297, attributes='width="420mm" viewBox="0 0 420 297"'):
@@ -235,3 +237,42 @@ def test_paths_and_polylines_are_lines_too():
 def test_unusable_svg_is_refused_with_a_remedy(data, says):
     with pytest.raises(ImageError, match=says):
         lines_of_svg(data, Sheet(420, 297))
+
+
+def panes(freehand):
+    """The cottage, its panes drawn by hand or with the ruler, and which of its lines they are."""
+    data = to_data(example("cottage-by-the-lane").exercise)
+    data["pieces"][0]["parts"][0]["freehand"] = freehand
+    scene = scene_of(data)
+    by_hand = scene_of(changed(data, pieces__0__parts__0__freehand=True)).by_hand
+    assert len(by_hand) == 6
+
+    def within(segment):
+        return any(all(on_border(end, [outline]) for end in segment) for outline in by_hand)
+
+    lines = segments(scene)
+    return scene, lines, [k for k, line in enumerate(lines) if within(line)]
+
+
+@pytest.mark.parametrize("as_drawn", ["askew", "left out"])
+def test_what_is_drawn_by_hand_is_never_blamed(as_drawn):
+    scene, lines, hand = panes(True)
+    assert len(hand) == 24
+    (told,) = [step for step in steps(scene) if step.phrase == "panel-openings"]
+    assert "by hand, without the ruler" in instruction(told)
+    if as_drawn == "askew":
+        drawn = [turned(one, 5.0) if k in hand else one for k, one in enumerate(lines)]
+    else:
+        drawn = [one for k, one in enumerate(lines) if k not in hand]
+    record = judged(scene, drawn)
+    assert [finding for finding in record["findings"] if finding["level"] == "fix"] == []
+    assert {stroke["verdict"] for stroke in record["strokes"]} == {"on"}
+    assert len(record["strokes"]) == len(lines) - len(hand), "they are not among the judged lines"
+
+
+def test_the_same_panes_with_the_ruler_are_judged():
+    scene, lines, hand = panes(False)
+    assert scene.by_hand == []
+    record = judged(scene, [turned(one, 5.0) if k in hand else one for k, one in enumerate(lines)])
+    assert sum(stroke["verdict"] == "off" for stroke in record["strokes"]) > len(hand) / 2
+    assert [finding for finding in record["findings"] if finding["level"] == "fix"]

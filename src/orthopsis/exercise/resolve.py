@@ -24,7 +24,7 @@ from orthopsis.exercise.setting import (
 )
 from orthopsis.exercise.views import view_of
 from orthopsis.lesson.flow import Flow
-from orthopsis.perspective.segments import Segment, at, boxes_touch
+from orthopsis.perspective.segments import XY, Segment, at, boxes_touch
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Stroke
 from orthopsis.perspective.view import VanishingPoint, View
@@ -236,6 +236,14 @@ class Scene:
         found: list[VanishingPoint] = []
         for number, piece in enumerate(self.pieces):
             found += piece.slope_points(self.stage(number))
+        return found
+
+    @cached_property
+    def by_hand(self) -> list[Sequence[XY]]:
+        """Outlines on paper within which pupils draw by hand: shown, and never judged."""
+        found: list[Sequence[XY]] = []
+        for number, piece in enumerate(self.pieces):
+            found += piece.by_hand(self.stage(number))
         return found
 
     @property

@@ -27,6 +27,7 @@ from pydantic_core import CoreSchema
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
@@ -139,6 +140,11 @@ class Piece(Measures):
 
     def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
         """Those of them that pupils find by drawing, each with the field that asks for it."""
+        del stage
+        return ()
+
+    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        """Outlines on paper within which pupils draw by hand: shown, and never judged."""
         del stage
         return ()
 

@@ -1691,6 +1691,7 @@ panel-one-check = Its head leads to { $vp }, like the foot of the wall.
 panel-openings-title = { WORD($look) }
 # $look (choice) $count (number)
 panel-openings = Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+panel-by-hand = Do it by hand, without the ruler.
 # $things (list) $count (number)
 again-openings = Do the same for { $things }.
 # $count (number)

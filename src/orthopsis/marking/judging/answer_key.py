@@ -17,7 +17,7 @@ from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, direction
-from orthopsis.perspective.segments import XY, distance_to_segment
+from orthopsis.perspective.segments import XY, Segment, at, distance_to_segment, inside
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import say
@@ -108,9 +108,23 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
     else:
         strokes = [stroke for stroke in finished if stroke.role is Role.OUTLINE]
         strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
-    straight = [Expected(stroke) for stroke in strokes if stroke.curve is None]
+    ruled = (stroke for stroke in strokes if stroke.curve is None)
+    straight = [Expected(stroke) for stroke in ruled if not by_hand(stroke.segment, scene)]
     curves = ends_of([s for s in finished if s.curve is not None])
     return AnswerKey(scene, straight, curves, step, tuple(_middles(made[:step])))
+
+
+def by_hand(line: Segment, scene: Scene, within_mm: float = 0.05) -> bool:
+    """Whether a line lies wholly in something that pupils draw by hand, or so near it."""
+    return any(
+        all(_lies_in(at(line, t), outline, within_mm) for t in (0.0, 0.5, 1.0))
+        for outline in scene.by_hand
+    )
+
+
+def _lies_in(place: XY, outline: Sequence[XY], near_mm: float) -> bool:
+    sides = zip(outline, (*outline[1:], outline[0]), strict=True)
+    return inside(place, [outline]) or any(distance_to_segment(place, s) < near_mm for s in sides)
 
 
 def _middles(made: Sequence[Step]) -> Iterator[Middle]:

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from orthopsis.marking.fitting import Array, ends_of
-from orthopsis.marking.judging.answer_key import AnswerKey, Expected, distances
+from orthopsis.marking.judging.answer_key import AnswerKey, Expected, by_hand, distances
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.segments import XY
@@ -38,8 +38,10 @@ class Assigned:
     """It runs to two points at once, so that nobody can tell which was meant."""
 
 
-def without_curves(found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundStroke]:
-    """The found lines that are not parts of the exercise's curves."""
+def without_handwork(found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundStroke]:
+    """The found lines that are not parts of the exercise's curves, nor of what is drawn by hand."""
+    if key.scene.by_hand:
+        found = [one for one in found if not by_hand((one.start, one.end), key.scene, NEAR_MM)]
     if not found or not len(key.curves):
         return list(found)
     places = [place for s in found for place in (s.start, s.middle, s.end)]

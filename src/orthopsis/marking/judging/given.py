@@ -14,7 +14,7 @@ from typing import ClassVar
 
 from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.by_rules import assign_by_rules, own_goals
-from orthopsis.marking.judging.families import Assigned, assign, without_curves
+from orthopsis.marking.judging.families import Assigned, assign, without_handwork
 from orthopsis.marking.judging.missing_edges import seek_missing, to_their_ends
 from orthopsis.marking.judging.pattern import without_grain, without_pattern
 from orthopsis.marking.judging.verdicts import (
@@ -81,7 +81,7 @@ class ByMeasures(Given):
     places = True
 
     def straight(self, found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundStroke]:
-        return without_curves(found, key)
+        return without_handwork(found, key)
 
     def families(
         self, found: Sequence[FoundStroke], key: AnswerKey, strict: Strictness

@@ -11,6 +11,7 @@ from pydantic import Field, model_validator
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Own, say
 from orthopsis.picture.solids import AnySolid
@@ -95,6 +96,9 @@ class Building(BlockPiece, Drawn):
 
     def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
         return [(("roof", "far"), one) for one in self.house(stage).found_points()]
+
+    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        return self.house(stage).by_hand()
 
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The house as one solid, with the lines in its walls."""

@@ -12,6 +12,7 @@ from pydantic import Field, model_validator
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Own, say
@@ -140,6 +141,10 @@ class Row(Piece):
             for number, one in enumerate(houses)
             for point in one.house(stage).found_points()
         ]
+
+    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
+        return [outline for one in houses for outline in one.house(stage).by_hand()]
 
     def grips(self, stage: Stage) -> list[Grip]:
         """None: a row goes with what it begins at."""

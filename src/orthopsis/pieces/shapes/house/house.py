@@ -11,6 +11,7 @@ from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
 from orthopsis.errors import Unfit
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import Point, distance
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 from orthopsis.perspective.view import VanishingPoint
@@ -22,7 +23,7 @@ from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
-from orthopsis.pieces.shapes.house.walls import WallName, Walls
+from orthopsis.pieces.shapes.house.walls import AROUND, WallName, Walls
 
 
 @dataclass(frozen=True)
@@ -105,6 +106,16 @@ class House:
         seen = seen_pairs(self.form.faces, [place for place, _ in self.body().corners], False)
         wanted = {self.form.families[one] for one in pairs if one in seen}
         return [point for point in self.slope_points() if point.name in wanted]
+
+    def by_hand(self) -> list[tuple[XY, ...]]:
+        """The outlines on paper of what pupils draw in its walls by hand. Raises ExerciseError."""
+        block = self.block_in_space
+        return [
+            outline
+            for panel in self.panels
+            if self._faces_us(AROUND.index(panel.wall(self.walls).corners))
+            for outline in panel.by_hand(block, self.walls)
+        ]
 
     # --- for the construction ----------------------------------------------------------------
 

@@ -54,6 +54,8 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
         "width": Length(front.width_mm), "height": Length(front.height_mm),
     }  # fmt: skip
     step.say("panel-front", corner=a, look=Choice(panel.look), **measures)
+    if panel.freehand:
+        step.say("panel-by-hand")
     step.differs(**measures)
     step.check("panel-front-check")
 
@@ -94,6 +96,8 @@ class _Openings:
         else:
             step.say("panel-one-head", upright=strung(foot, top), high=Length(row.head_mm), vp=goal)
         step.say("panel-one", look=look)
+        if panel.freehand:
+            step.say("panel-by-hand")
         step.differs(height=Length(row.head_mm - row.foot_mm))
         self._draw_opening(low, high, near, away)
         step.check("panel-one-check", vp=goal)
@@ -323,6 +327,8 @@ class _Openings:
             for near, away in columns:
                 self._draw_opening(low, high, near, away)
         step.say("panel-openings", look=Choice(panel.look), count=count(many))
+        if self.panel.freehand:
+            step.say("panel-by-hand")
         step.differs(count=count(many))
         step.again = phrase("again-openings")
         step.check("panel-openings-check", count=count(many))

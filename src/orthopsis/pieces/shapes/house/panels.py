@@ -14,6 +14,7 @@ from pydantic import Field, model_validator
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import Vector, minus, plus, times
 from orthopsis.perspective.view import eye_space, on_paper
 from orthopsis.phrase import Length, Own, say
@@ -121,6 +122,13 @@ class Panel(Measures):
                     ends = corners[k], corners[(k + 1) % 4]
                     found.append(Detail(number, *ends, ways[k % 2]))
         return found
+
+    def by_hand(self, block: Sequence[Vector], walls: Walls) -> list[tuple[XY, ...]]:
+        """The outlines on paper of what is drawn without a ruler. Raises ExerciseError."""
+        if not self.freehand:
+            return []
+        openings = self._openings(block, self.wall(walls), walls.stage)
+        return [tuple(on_paper(corner) for corner in corners) for corners, _ in openings]
 
     def wall(self, walls: Walls) -> Wall:
         """The wall that it is on. Raises ExerciseError."""
