@@ -87,7 +87,8 @@ def meshes(scene):
         points = points.reshape(-1, 3)
         assert points.min(axis=0) == pytest.approx(accessor["min"])
         assert points.max(axis=0) == pytest.approx(accessor["max"])
-        yield mesh["name"], points.reshape(-1, 3, 3).astype(float)
+        corners = {1: 2, 4: 3}[mesh["primitives"][0]["mode"]]
+        yield mesh["name"], points.reshape(-1, corners, 3).astype(float)
 
 
 def volume(triangles):
@@ -95,6 +96,29 @@ def volume(triangles):
     return (
         float(np.einsum("ij,ij->", triangles[:, 0], np.cross(triangles[:, 1], triangles[:, 2]))) / 6
     )
+
+
+@pytest.mark.parametrize("name", ["cottage-by-the-lane", "market-corner", "lane-to-the-mill"])
+def test_houses_are_closed_and_poles_are_lines_in_gltf(name):
+    scene = example(name)
+    made = list(meshes(scene))
+    assert made
+    for mesh, corners in made:
+        if corners.shape[1] == 2:
+            # A pole stands upright, its arm lies level, and all of them are equally high.
+            across = corners[:, 1] - corners[:, 0]
+            assert np.count_nonzero(np.abs(across) > 1e-5, axis=1).tolist() == [1, 1], mesh
+            continue
+        sides = np.concatenate([corners[:, [k, (k + 1) % 3]] for k in range(3)])
+        ways = Counter(tuple(np.round(side, 6).ravel()) for side in sides)
+        back = Counter(tuple(np.round(side[::-1], 6).ravel()) for side in sides)
+        assert ways == back, f"{mesh}: every side lies between two faces"
+        assert volume(corners) > 0.0, mesh
+    poles = [corners for _, corners in made if corners.shape[1] == 2]
+    assert len(poles) == (4 if name == "lane-to-the-mill" else 0)
+    for pole in poles[1:]:
+        height = np.abs(np.diff(pole, axis=1)).max()
+        assert height == pytest.approx(np.abs(np.diff(poles[0], axis=1)).max(), rel=1e-5)
 
 
 def test_a_cube_of_60_mm_is_a_cube_in_gltf():

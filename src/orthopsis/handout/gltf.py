@@ -22,10 +22,13 @@ from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import View
 from orthopsis.phrase import say
 from orthopsis.picture.facets import flat_mesh
+from orthopsis.picture.solid import Solid
 from orthopsis.picture.solids import is_patch
 
 AROUND = 96
 """Sides that stand for a circle."""
+LINES, TRIANGLES = 1, 4
+"""What the corners of a primitive make, by glTF's numbers."""
 
 Points = NDArray[np.float64]
 Triangles = NDArray[np.uint32]
@@ -44,9 +47,16 @@ def to_gltf(scene: Scene) -> str:
         for solid in (one for one in drawn.solids(stage) if not is_patch(one)):
             corners, faces = flat_mesh(solid, AROUND // 4)
             points = np.array([_metres(corner, stage.view) for corner in corners])
+            points = points @ _upright(stage.view).T
+            if not faces:
+                # Poles are lines: they have no thickness.
+                assert isinstance(solid, Solid)
+                ends = [(edge.start, edge.end) for edge in solid.edges]
+                builder.add(str(drawn.part), points, np.array(ends, dtype=np.uint32), LINES)
+                continue
             whole = [part for face in faces for part in _in_one_piece(points, face)]
             triangles = np.concatenate([_triangles(points, part) for part in whole])
-            builder.add(str(drawn.part), points @ _upright(stage.view).T, triangles)
+            builder.add(str(drawn.part), points, triangles, TRIANGLES)
     return json.dumps(builder.document(scene.exercise.title))
 
 
@@ -139,9 +149,9 @@ class _Builder:
         self.accessors: list[dict[str, Any]] = []
         self.meshes: list[dict[str, Any]] = []
 
-    def add(self, name: str, points: Points, triangles: Triangles) -> None:
+    def add(self, name: str, points: Points, shapes: Triangles, mode: int) -> None:
         # Each triangle has corners of its own, so that viewers shade the faces flat.
-        places = points[triangles.ravel()].astype("<f4")
+        places = points[shapes.ravel()].astype("<f4")
         kinds = {
             "min": places.min(axis=0).tolist(),
             "max": places.max(axis=0).tolist(),
@@ -149,7 +159,7 @@ class _Builder:
         position = self._accessor(places.tobytes(), 5126, len(places), "VEC3", 34962, **kinds)
         numbers = np.arange(len(places), dtype="<u4")
         indices = self._accessor(numbers.tobytes(), 5125, len(numbers), "SCALAR", 34963)
-        primitive = {"attributes": {"POSITION": position}, "indices": indices}
+        primitive = {"attributes": {"POSITION": position}, "indices": indices, "mode": mode}
         self.meshes.append({"name": name, "primitives": [primitive]})
 
     def _accessor(

@@ -181,18 +181,17 @@ def _one(first: Step | None, rest: Sequence[Step]) -> Step:
     every = [*([] if first is None else [first]), *rest]
     lead = every[0]
     named = {} if first is None else {first.part: first.name}
-    things = [name for name in _things(rest, named) if name is not None]
     table = _table(every, said=first is not None) if any(step.row for step in every) else None
     way = lead.again or Phrase("again-table" if table else "again")
     among = {
-        "things": _listed(things),
+        "things": _things(rest, named),
         "count": count(len(rest)),
     }
     again = Phrase(way.id, {**way.values, **among})
     checks = [check for check in lead.checks if all(check in step.checks for step in every)]
     return _merged(
         every,
-        title=say("title-of-several", title=lead.title, things=_listed(_things(every, {}))),
+        title=say("title-of-several", title=lead.title, things=_things(every, {})),
         says=[*([] if first is None else first.says), again],
         checks=checks or [say("again-check")],
         table=table,
@@ -233,7 +232,7 @@ def _several_things(things: Sequence[Sequence[Step]]) -> Step:
     every = list(chain.from_iterable(things))
     return _merged(
         every,
-        title=say("title-again", thing=_listed(_things(every, {}))),
+        title=say("title-again", thing=_things(every, {})),
         says=[say("again-thing", rows=count(len(things)))],
         checks=_last_check(every),
         table=_table(every),
@@ -313,25 +312,25 @@ def _with(before: Value | None, value: Value) -> Value:
     return Several((*items, *more), "comma")
 
 
-def _things(steps: Sequence[Step], but: dict[Part | None, Value | None]) -> list[Value]:
-    """The things that steps belong to, each once."""
-    names: dict[Part | None, Value] = {}
+def _things(steps: Sequence[Step], but: Mapping[Part | None, Value | None]) -> Value:
+    """The things that steps belong to, each once, as they are read aloud: of many of one piece the
+    first and the last, of many others the first two and how many more.
+    """
+    found: dict[Part | None, Value] = {}
     for step in steps:
         if step.part not in but and step.name is not None:
-            names.setdefault(step.part, _short(step.name))
-    return list(names.values())
+            found.setdefault(step.part, _short(step.name))
+    names = tuple(found.values())
+    if len(names) <= MOST_NAMED:
+        return Several(names)
+    if len({part.piece for part in found if part is not None}) == 1:
+        return say("first-to-last", first=names[0], last=names[-1])
+    return say("first-and-more", first=names[0], second=names[1], more=count(len(names) - 2))
 
 
 def _short(name: Value) -> Value:
     """A letter by itself, where it is called by what it is."""
     return name.values.get("letter", name) if isinstance(name, Phrase) else name
-
-
-def _listed(names: Sequence[Value]) -> Value:
-    """Names as they are read aloud; of many the first and the last."""
-    if len(names) <= MOST_NAMED:
-        return Several(tuple(names))
-    return say("first-to-last", first=names[0], last=names[-1])
 
 
 def _merged(

@@ -297,6 +297,8 @@ title-again = { $thing }: the same again
 title-span = { $thing }: from { $first } to { $last }
 # $first (name) $last (name)
 first-to-last = { $first } to { $last }
+# $first (name) $second (name) $more (number)
+first-and-more = { $first }, { $second } and { $more } more
 # $title (phrase)
 table-step = { CAPITAL($title) }
 # $things (list) $count (number)
@@ -423,6 +425,8 @@ from-corner = { $corner ->
     [none] along
     [top] from the top of its front edge, along
     [bottom] from the foot of its front edge, along
+    [near-top] from the top of its near upright, along
+    [near-foot] from the foot of the near upright, along
    *[other] from its { WORD($corner) } corner, along
  }
 word-top-left = top left
@@ -448,6 +452,8 @@ from-its = { $corner ->
     [none] from its corner
     [top] from the top of its front edge
     [bottom] from the foot of its front edge
+    [near-top] from the top of its near upright
+    [near-foot] from the foot of the near upright
    *[other] from its { WORD($corner) } corner
  }
 # $corner (choice)
@@ -455,6 +461,8 @@ its-corner = { $corner ->
     [none] it
     [top] the top of its front edge
     [bottom] the foot of its front edge
+    [near-top] the top of its near upright
+    [near-foot] the foot of the near upright
    *[other] its { WORD($corner) } one
  }
 

@@ -139,7 +139,7 @@ class _RowMoves:
         if len(site.stage.view.level_points) == 1:
             inward = LEFT if vp.at.x > start.at.x else LEVEL
         mark, said = cut.build(
-            site, start, vp, line, inward, (), "bottom" if low else "top", "along"
+            site, start, vp, line, inward, (), "near-foot" if low else "near-top", "along"
         )
         other = paper.cross(paper.upright(mark), guide if low else ground)
         upper, lower = (other, mark) if low else (mark, other)
@@ -191,7 +191,7 @@ class _RowMoves:
         else:
             guide = self._toward_across(top)
             inward = LEVEL if goal.at.x > top.at.x else LEFT
-            mark, said = self.cuts[1].build(site, top, goal, guide, inward, (), "top", "depth")
+            mark, said = self.cuts[1].build(site, top, goal, guide, inward, (), "near-top", "depth")
             step.say("row-across", top=top, vp=goal)
             step.says.append(said)
         self.marks[self.corners.across[0]] = mark

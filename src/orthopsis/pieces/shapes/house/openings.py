@@ -210,7 +210,7 @@ class _Openings:
         (top, foot), (far_top, far_foot) = self.near, self.far
         guide = paper.along(foot, far_foot)
         inward = LEFT if far_foot.at.x < foot.at.x else LEVEL
-        mark, said = cut.build(work.site, foot, vp, guide, inward, (), "bottom", column)
+        mark, said = cut.build(work.site, foot, vp, guide, inward, (), "near-foot", column)
         step.says.append(said)
         upright = work.upright(mark)
         head = paper.cross(upright, paper.along(top, far_top))
