@@ -9,6 +9,7 @@ import pytest
 from orthopsis.demo.scanner import MISTAKES, hard_setting, scan_sheet
 from orthopsis.demo.trial import PLANS, Case, Score, compared
 from orthopsis.marking.judge import check_image
+from orthopsis.marking.judging.verdicts import Verdict
 from orthopsis.marking.records import verdict_record
 from tests.documents import example
 from tests.words import PLAIN
@@ -98,3 +99,16 @@ def test_every_mistake_changes_what_was_drawn(mistake):
     assert wrong
     if mistake in ("lean", "wrong-vp", "stray"):
         assert len(wrong) == 1
+
+
+@pytest.mark.parametrize("seed", [0, 1])
+def test_a_right_street_with_edges_too_short_to_be_seen_is_not_blamed(seed):
+    """Dashes far up the road and the foot of an alley are a few millimetres long: what the eye
+    may lose is neither missed nor taken for a sheet that is not finished.
+    """
+    scene = example("lane-to-the-mill")
+    data, _ = scan_sheet(scene, seed, [], flat=False)
+    verdict = check_image(scene, data)
+    assert verdict.reached is None, "it is finished"
+    assert [finding.code for finding in verdict.findings if finding.level == "fix"] == []
+    assert {stroke.verdict for stroke in verdict.strokes} <= {Verdict.ON, Verdict.NEAR}

@@ -999,10 +999,10 @@ way-parallel-from = from { $mark }, parallel to { $line }
 way-along = along { $line }
 word-up = up
 word-down = down
-# $mark (mark)
-side-level-from = level from { $mark }
-# $mark (mark)
-side-upright-from = straight up or down from { $mark }
+# $mark (mark) $way (choice)
+side-level-from = level to the { WORD($way) } from { $mark }
+# $mark (mark) $way (choice)
+side-upright-from = straight { WORD($way) } from { $mark }
 # $mark (mark) $point (point)
 side-to-point-from = from { $mark } toward { $point }
 # $mark (mark) $line (marks)

@@ -22,8 +22,8 @@ from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import say
 
-LEAST_EDGE_MM = 4.0
-"""A shorter edge is lost among its neighbours."""
+LEAST_EDGE_MM = 6.0
+"""A shorter edge may be lost among its neighbours, or be too short for the eye: never missed."""
 BESIDE_MM = 1.5
 SAME_WAY_DEG = 6.0
 MOST = 0.6
@@ -39,6 +39,11 @@ class Expected:
     @property
     def outline(self) -> bool:
         return self.stroke.role is Role.OUTLINE
+
+    @property
+    def too_short(self) -> bool:
+        """Whether the eye may lose it, so that nothing follows from its absence."""
+        return math.dist(*self.stroke.segment) < LEAST_EDGE_MM
 
 
 class Middle(NamedTuple):
@@ -171,10 +176,7 @@ def distances(places: Sequence[XY] | Array, segments: Array) -> Array:
 
 def is_drawn(edge: Expected, seen: Array) -> bool:
     """Whether most of an edge lies under lines, even if these were taken for others."""
-    start, end = edge.stroke.segment
-    if math.dist(start, end) < LEAST_EDGE_MM:
-        return True
-    return share_beside(start, end, seen) > MOST
+    return edge.too_short or share_beside(*edge.stroke.segment, seen) > MOST
 
 
 def share_beside(start: XY, end: XY, lines: Array) -> float:

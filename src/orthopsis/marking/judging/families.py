@@ -69,8 +69,10 @@ def assign(found: Sequence[FoundStroke], key: AnswerKey) -> list[Assigned]:
 
 
 def support(assigned: Sequence[Assigned], expected: Sequence[Expected]) -> float:
-    """The share of expected outlines that were found in their place, 0 to 1."""
-    outlines = [e for e in expected if e.outline]
+    """The share of expected outlines that were found in their place, 0 to 1; what the eye may lose
+    does not count.
+    """
+    outlines = [e for e in expected if e.outline and not e.too_short]
     found = {id(a.expected) for a in assigned if a.expected is not None and not a.wrong_way}
     return sum(id(e) in found for e in outlines) / max(1, len(outlines))
 

@@ -60,7 +60,7 @@ def seek_missing(
         seen = _seen(sheet, start, end, enough, [s for s in others if s not in scraps])
         if seen is None:
             continue
-        whole = _covered(start, end, scraps) > ENOUGH_OF_IT
+        whole = bool(scraps) and _covered(start, end, scraps) > ENOUGH_OF_IT
         if whole and seen.angle_sd_deg > min(s.angle_sd_deg for s in scraps):
             continue
         strokes = [*_without_scraps(strokes, seen), seen]

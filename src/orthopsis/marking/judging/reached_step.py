@@ -28,7 +28,8 @@ def as_far_as_drawn(
 
     Where most of the drawing is there, it is half-finished only if nothing due so far is missing.
     """
-    share, outlines = support(lines, key.expected), sum(e.outline for e in key.expected)
+    share = support(lines, key.expected)
+    outlines = sum(e.outline and not e.too_short for e in key.expected)
     if share >= FINISHED and round((1.0 - share) * outlines) < NOT_YET:
         return key, lines, None
     found = [line.found for line in lines]
@@ -72,7 +73,7 @@ def _shares(made: Sequence[Step], key: AnswerKey, seen: set[int]) -> list[tuple[
     shares, position = [], 0
     for number, step in enumerate(made, start=1):
         count = sum(drawn.stroke.curve is None for drawn in step.strokes)
-        own = key.expected[position : position + count]
+        own = [e for e in key.expected[position : position + count] if not e.too_short]
         position += count
         if own:
             shares.append((number, sum(id(line) in seen for line in own) / len(own)))

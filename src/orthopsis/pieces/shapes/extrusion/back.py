@@ -6,7 +6,8 @@ from collections.abc import Sequence
 
 from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Act, Mark, Ruled, Step, count, phrase, strung
-from orthopsis.phrase import Phrase, Several, Value
+from orthopsis.perspective.plane import Point
+from orthopsis.phrase import Choice, Phrase, Several, Value
 from orthopsis.pieces.shapes.extrusion.curves import Far, draw_far_curves, mark_behind
 from orthopsis.pieces.shapes.extrusion.profile_site import MOST_FOUND, MOST_LINES, ProfileSite
 
@@ -74,27 +75,31 @@ def draw_far_side(
     other = b if seen[0] == a else a
     if other == a:
         portions = [(1.0 - t1, 1.0 - t0) for t0, t1 in reversed(portions)]
-    line, way = _far_line(work, side, start)
     goal = work.body.corners[other + n][0]
+    line, way = _far_line(work, side, start, goal)
     work.paper.keep_along(start, line, goal, work.family(side), work.body, portions)
     return way
 
 
-def _far_line(work: ProfileSite, side: tuple[int, int], start: Mark) -> tuple[Ruled, Phrase]:
+def _far_line(
+    work: ProfileSite, side: tuple[int, int], start: Mark, end: Point
+) -> tuple[Ruled, Phrase]:
     """The far side as a line through one of its ends, like the near one or to its point; and how
-    that is said.
+    that is said. `end` is where it would end.
     """
     way, paper = work.profile.direction(side), work.paper
     a, b = (work.marks[k] for k in side)
     if way == "column":
         line = plumb(paper, start, work.third)
         if work.third is None:
-            return line, phrase("side-upright-from", mark=start)
+            goes = Choice("down" if end.y > start.at.y else "up")
+            return line, phrase("side-upright-from", mark=start, way=goes)
         return line, phrase("side-to-point-from", mark=start, point=work.third)
     if way == "row":
         goal = work.points.get(work.across)
         if goal is None:
-            return paper.level(start), phrase("side-level-from", mark=start)
+            goes = Choice("right" if end.x > start.at.x else "left")
+            return paper.level(start), phrase("side-level-from", mark=start, way=goes)
         return paper.lay(start, goal), phrase("side-to-point-from", mark=start, point=goal)
     parallel = paper.slide(start, paper.along(a, b))
     return parallel, phrase("side-parallel-from", mark=start, line=strung(a, b))
@@ -109,6 +114,8 @@ def _say_behind(
     if found:
         step.say("back-corners", corners=Several(tuple(found), "space"))
     if drawn:
+        # Those from mark to mark first: the others are said by the way that they go.
+        drawn = sorted(drawn, key=lambda one: isinstance(one, Phrase))
         step.say("back-sides", sides=Several(tuple(drawn)), what=work.what, count=count(len(drawn)))
     if not step.says:
         step.say("back-stays", vp=work.vp)
