@@ -241,3 +241,22 @@ def test_the_desk_is_looked_at_nearer_and_moved(watched):
     expect(whole).to_have_text("125 %")
     page.keyboard.press("-")
     expect(whole).to_have_text("100 %")
+
+
+def test_every_measure_of_a_street_is_a_number_and_its_grips_are_dragged(watched, server):
+    page = open_bench(watched, "Lane to the mill")
+    pieces = page.get_by_role("region", name="Pieces")
+    for name in ("lane", "left side", "poles"):
+        pieces.get_by_role("button", name=name).first.click()
+        measures = pieces.locator("input[type=text], input[type=number]").all()
+        assert measures
+        for measure in measures:
+            assert measure.input_value() not in ("", "NaN"), name
+    expect(page.get_by_label("Arm, long")).to_have_value("4")
+    before = document(server, "Lane to the mill")["pieces"][2]["next"]
+    drag(page, page.get_by_role("slider", name="distance to the next of poles"), -12, -8)
+    saved(page)
+    after = document(server, "Lane to the mill")["pieces"][2]["next"]
+    assert after != before
+    page.keyboard.press("Control+z")
+    saved(page)

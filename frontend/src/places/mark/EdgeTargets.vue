@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { PupilSheet, XY } from "@/api/client";
-import { familyColour, pointSign } from "@/desk/lines";
+import { familyColour, pointLabel, pointSign } from "@/desk/lines";
 import PencilLine from "@/desk/PencilLine.vue";
 import { edgeTarget, passing } from "./edge";
 
@@ -81,7 +81,7 @@ const targets = computed(() =>
       :text-anchor="one.anchor"
       :fill="familyColour(one.name)"
     >
-      {{ one.name }}, {{ (one.out_mm / 10).toFixed(1) }} cm outside
+      {{ pointLabel(one.name) }}, {{ (one.out_mm / 10).toFixed(1) }} cm outside
     </text>
   </g>
 </template>

@@ -43,8 +43,8 @@ const FIELDS = [
     name: "guides",
     label: "Guide lines are drawn",
     options: [
-      { value: "as far as needed", label: "only as far as needed" },
-      { value: "to the point", label: "all the way to the point" },
+      { value: "as far as needed", label: "as far as needed" },
+      { value: "to the point", label: "to the point" },
     ],
     asked: () => true,
   },

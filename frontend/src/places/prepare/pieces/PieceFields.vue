@@ -48,7 +48,11 @@ const rows = computed(() =>
 const ticks = computed(() =>
   rows.value.filter(({ way, field }) => way === "flag" || field.editor === "switch"),
 );
-const others = computed(() => rows.value.filter(({ way, on }) => way !== "flag" && on));
+/** What only has fields of its own, as the arm of a post, is ticked and has no measure itself. */
+const groups = ({ role, editor }: FieldSpec) => role === "parts" && editor === "switch";
+const others = computed(() =>
+  rows.value.filter(({ way, field, on }) => way !== "flag" && on && !groups(field)),
+);
 const points = computed(() => pointsOf(props.doc));
 const earlier = computed(() => {
   const ids = (props.doc.pieces ?? []).map(({ id }) => id);
