@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import NamedTuple
@@ -113,10 +113,15 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
     else:
         strokes = [stroke for stroke in finished if stroke.role is Role.OUTLINE]
         strokes += [d.stroke for s in made for d in s.strokes if d.fate != "keep"]
-    ruled = (stroke for stroke in strokes if stroke.curve is None)
-    straight = [Expected(stroke) for stroke in ruled if not by_hand(stroke.segment, scene)]
+    straight = expected_of(strokes, scene)
     curves = ends_of([s for s in finished if s.curve is not None])
     return AnswerKey(scene, straight, curves, step, tuple(_middles(made[:step])))
+
+
+def expected_of(strokes: Iterable[Stroke], scene: Scene) -> list[Expected]:
+    """The lines that are drawn with the ruler, which a sheet is held against."""
+    ruled = (stroke for stroke in strokes if stroke.curve is None)
+    return [Expected(stroke) for stroke in ruled if not by_hand(stroke.segment, scene)]
 
 
 def by_hand(line: Segment, scene: Scene, within_mm: float = 0.05) -> bool:

@@ -4,12 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
+from itertools import chain
 
-from orthopsis.construction.moves import Step
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.marking.fitting import ends_of
-from orthopsis.marking.judging.answer_key import AnswerKey, Expected, answer_key, is_drawn
+from orthopsis.marking.judging.answer_key import (
+    AnswerKey,
+    Expected,
+    answer_key,
+    expected_of,
+    is_drawn,
+)
 from orthopsis.marking.judging.families import Assigned, assign, support
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 
@@ -46,35 +52,25 @@ def as_far_as_drawn(
 def step_reached(found: Sequence[FoundStroke], key: AnswerKey) -> int | None:
     """The last step whose lines are on the sheet; None for a finished one, or one of no step."""
     made = run_through(key.scene)
-    everything = replace(
-        key,
-        expected=[
-            Expected(d.stroke) for step in made for d in step.strokes if d.stroke.curve is None
-        ],
-    )
-    lines = assign(found, everything)
+    own = [expected_of((d.stroke for d in step.strokes), key.scene) for step in made]
+    lines = assign(found, replace(key, expected=list(chain.from_iterable(own))))
     seen = {id(line.expected) for line in lines if line.expected is not None}
-    shares = _shares(made, everything, seen)
+    shares = _shares(own, seen)
     drawn = [number for number, share in shares if share >= STEP_SHARE]
     if not drawn or drawn[-1] >= shares[-1][0]:
         return None
     last = drawn[-1]
     seen_ends = ends_of(found)
-    there = [
-        is_drawn(Expected(drawn.stroke), seen_ends)
-        for drawn, _ in lines_after(made, last)
-        if drawn.stroke.curve is None
-    ]
+    due = expected_of((drawn.stroke for drawn, _ in lines_after(made, last)), key.scene)
+    there = [is_drawn(line, seen_ends) for line in due]
     return last if sum(there) >= STEP_SHARE * len(there) else None
 
 
-def _shares(made: Sequence[Step], key: AnswerKey, seen: set[int]) -> list[tuple[int, float]]:
-    """For each step that draws lines, its number and the share of them that was found."""
-    shares, position = [], 0
-    for number, step in enumerate(made, start=1):
-        count = sum(drawn.stroke.curve is None for drawn in step.strokes)
-        own = [e for e in key.expected[position : position + count] if not e.too_short]
-        position += count
-        if own:
-            shares.append((number, sum(id(line) in seen for line in own) / len(own)))
+def _shares(own: Sequence[Sequence[Expected]], seen: set[int]) -> list[tuple[int, float]]:
+    """For each step whose lines can be told, its number and the share of them that was found."""
+    shares = []
+    for number, lines in enumerate(own, start=1):
+        told = [line for line in lines if not line.too_short]
+        if told:
+            shares.append((number, sum(id(line) in seen for line in told) / len(told)))
     return shares
