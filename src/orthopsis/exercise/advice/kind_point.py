@@ -82,7 +82,7 @@ def _kind_place(scene: Scene) -> _Move | None:
             break
         try:
             changed = scene.changed(move.changes)
-            if _hair(changed) is None and not _has_sliver(changed):
+            if next(_blots(changed), None) is None and not _has_sliver(changed):
                 left -= COUNTING * corners
                 kind.append(move._replace(steps=len(run_through(changed))))
         except (ExerciseError, NoDrawingOrder, ValueError):
@@ -119,17 +119,20 @@ def _round_places(here_mm: float) -> Iterator[float]:
 
 
 def _hair(scene: Scene) -> Hair | None:
-    where: XY | None = None
-    edges = pairs = 0
+    found = list(_blots(scene))
+    if not found:
+        return None
+    edges = sum(is_edge for _, is_edge in found)
+    return Hair(found[0][0], edges, len(found) - edges)
+
+
+def _blots(scene: Scene) -> Iterator[tuple[XY, bool]]:
+    """Where something cannot be drawn apart, and whether it is an edge or a pair of lines."""
     points = [vp.at for vp in scene.main.level_points]
     for body in scene.bodies:
         segments = [line.segment for line in body.shown.edges]
-        short = [one for one in segments if SAME_MM < length(one) < LEAST_EDGE_MM]
-        close = [pair for point in points for pair in _close_lines(segments, point)]
-        edges, pairs = edges + len(short), pairs + len(close)
-        first = next(iter([*(one[0] for one in short), *close]), None)
-        where = where or first
-    return None if where is None else Hair(where, edges, pairs)
+        yield from ((one[0], True) for one in segments if SAME_MM < length(one) < LEAST_EDGE_MM)
+        yield from ((place, False) for at in points for place in _close_lines(segments, at))
 
 
 def _close_lines(segments: list[tuple[XY, XY]], point: Point) -> list[XY]:
