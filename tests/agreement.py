@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+import json
 import math
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
+from typing import Any
 
-from orthopsis.exercise.resolve import Scene, picture, steps
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import Scene, picture, resolve, steps
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Role, Stroke, joined
@@ -73,3 +77,19 @@ def outlines(scene: Scene) -> list[Stroke]:
 def kept(scene: Scene) -> list[Stroke]:
     """What the construction keeps."""
     return [d.stroke for step in steps(scene) for d in step.strokes if d.fate == "keep"]
+
+
+def how_many_agree(documents: Iterable[dict[str, Any]]) -> int:
+    """How many documents are drawn as they are built; the others are refused by a field."""
+    compared = 0
+    for data in documents:
+        try:
+            scene = resolve(from_data(data))
+            drawn, built = outlines(scene), kept(scene)
+        except ExerciseError as refusal:
+            assert refusal.path, "a refusal names its field"
+            continue
+        compared += 1
+        # Ready to paste into tests/cases when it fails:
+        assert difference(drawn, built) == ([], []), json.dumps(data)
+    return compared
