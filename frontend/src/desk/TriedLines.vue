@@ -1,13 +1,9 @@
 <script setup lang="ts">
 import type { Step } from "@/api/client";
+import { crossAt } from "./lines";
 
 /** Lines along which the ruler was laid and nothing drawn: dotted, with a cross at the corner. */
 const { mmPerPx } = defineProps<{ tried: Step["tried"]; mmPerPx: number }>();
-
-const cross = ([x, y]: readonly number[]) => {
-  const r = 5 * mmPerPx;
-  return `M${x! - r},${y! - r}l${2 * r},${2 * r}M${x! + r},${y! - r}l${-2 * r},${2 * r}`;
-};
 </script>
 
 <template>
@@ -21,7 +17,7 @@ const cross = ([x, y]: readonly number[]) => {
         :stroke-width="1.2 * mmPerPx"
         :stroke-dasharray="`${mmPerPx} ${4 * mmPerPx}`"
       />
-      <path :d="cross(line.from)" :stroke-width="1.8 * mmPerPx" />
+      <path :d="crossAt(line.from[0], line.from[1], 5 * mmPerPx)" :stroke-width="1.8 * mmPerPx" />
     </g>
   </g>
 </template>

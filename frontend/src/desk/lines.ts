@@ -132,6 +132,11 @@ export function placedPoints(
     .map((vp) => ({ name: vp.name, x_mm: vp.x_mm ?? 0, y_mm: vp.y_mm ?? 0 }));
 }
 
+/** The cross at a place where nothing is drawn. */
+export function crossAt(x: number, y: number, r: number): string {
+  return `M${x - r},${y - r}l${2 * r},${2 * r}M${x + r},${y - r}l${-2 * r},${2 * r}`;
+}
+
 const ROOF = ":roof ";
 
 /** The points of roofs, which are found by drawing. */

@@ -12,7 +12,7 @@ from orthopsis.construction.doubt import Sway, Swing, swing_at
 from orthopsis.perspective.ellipse import Ellipse
 from orthopsis.perspective.plane import Line, Point
 from orthopsis.perspective.stroke import Part, Stroke
-from orthopsis.phrase import MarkName, Number, Phrase, PointName, Several, Value
+from orthopsis.phrase import Length, MarkName, Number, Phrase, PointName, Several, Value
 
 
 class Do(StrEnum):
@@ -288,3 +288,9 @@ class Step:
         """The marks that its words name."""
         said = (value for one in (*self.says, *self.checks) for value in one.named())
         return {value.name for value in said if isinstance(value, MarkName)}
+
+
+def measures_set(step: Step, since: int = 0) -> Several:
+    """The lengths that a step sets, `since` that one, in their order, each once."""
+    lengths = dict.fromkeys(Length(round(measure.mm, 3)) for measure in step.measures[since:])
+    return Several(tuple(lengths), "comma")

@@ -91,8 +91,7 @@ def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None
         changed = piece.switched_on(field, scene.stage(number))
     else:
         changed = piece.chosen(field, value)
-    pieces = [changed if k == number else one for k, one in enumerate(exercise.pieces)]
-    return from_data(to_data(exercise.model_copy(update={"pieces": pieces})))
+    return _with_piece(exercise, number, changed)
 
 
 @derives
@@ -105,6 +104,11 @@ def with_part(exercise: Exercise, id: str, what: str) -> Exercise:
             name: getattr(changed, name) for name in type(changed).model_fields if name != PLACE
         }
     )
+    return _with_piece(exercise, number, piece)
+
+
+def _with_piece(exercise: Exercise, number: int, piece: Piece) -> Exercise:
+    """The document with another piece in the place of one, checked."""
     pieces = [piece if k == number else one for k, one in enumerate(exercise.pieces)]
     return from_data(to_data(exercise.model_copy(update={"pieces": pieces})))
 

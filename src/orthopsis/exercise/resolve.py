@@ -233,18 +233,12 @@ class Scene:
     @cached_property
     def slope_points(self) -> list[VanishingPoint]:
         """Points of roofs and the like, which are found by drawing and never placed before."""
-        found: list[VanishingPoint] = []
-        for number, piece in enumerate(self.pieces):
-            found += piece.slope_points(self.stage(number))
-        return found
+        return [one for part in self.parts for one in part.drawn.slope_points(part.stage)]
 
     @cached_property
     def by_hand(self) -> list[Sequence[XY]]:
         """Outlines on paper within which pupils draw by hand: shown, and never judged."""
-        found: list[Sequence[XY]] = []
-        for number, piece in enumerate(self.pieces):
-            found += piece.by_hand(self.stage(number))
-        return found
+        return [outline for part in self.parts for outline in part.drawn.by_hand(part.stage)]
 
     @property
     def goals(self) -> list[VanishingPoint]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
@@ -14,12 +14,13 @@ from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.view import View
+from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Length, Number, Phrase, say
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.roles import FieldRole, Path
 
 MOST_MM = 1e6
 """Nothing is measured further: a kilometre of paper."""
@@ -163,6 +164,23 @@ class Drawn(ABC):
     def is_letter(self) -> bool:
         """Whether it is a letter or a figure, which must not be drawn too small."""
         return False
+
+    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
+        """Points of its own that lines lead to which rise or fall. Raises ExerciseError."""
+        del stage
+        return ()
+
+    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
+        """Those of them that pupils find by drawing, each with the field of the piece that asks
+        for it. Raises ExerciseError.
+        """
+        del stage
+        return ()
+
+    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        """Outlines on paper within which pupils draw by hand: shown, and never judged."""
+        del stage
+        return ()
 
     @abstractmethod
     def solids(self, stage: Stage) -> list[AnySolid]:

@@ -27,8 +27,7 @@ from pydantic_core import CoreSchema
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY
-from orthopsis.perspective.view import VanishingPoint, View
+from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
@@ -41,7 +40,7 @@ from orthopsis.pieces.placement.post import PostsInLine
 from orthopsis.pieces.placement.row import AlongLine
 from orthopsis.pieces.placement.way import WayPlace
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
-from orthopsis.pieces.roles import CUTS, Editor, FieldRole, Path, roles_of
+from orthopsis.pieces.roles import CUTS, Editor, FieldRole, roles_of
 
 PLACE = "place"
 """The field of a piece that has its placement; in a document it is not written."""
@@ -132,21 +131,6 @@ class Piece(Measures):
         del stage
         assert isinstance(self, Drawn), f"{self.kind} says what it consists of"
         return (self,)
-
-    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
-        """Points of its own that lines lead to which rise or fall. Raises ExerciseError."""
-        del stage
-        return ()
-
-    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
-        """Those of them that pupils find by drawing, each with the field that asks for it."""
-        del stage
-        return ()
-
-    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
-        """Outlines on paper within which pupils draw by hand: shown, and never judged."""
-        del stage
-        return ()
 
     @abstractmethod
     def grips(self, stage: Stage) -> list[Grip]:

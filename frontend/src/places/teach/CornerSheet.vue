@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import type { Picture } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
-import { familyColour, placedPoints } from "@/desk/lines";
+import { crossAt, familyColour, placedPoints } from "@/desk/lines";
 import type { Asked } from "./cornerTest";
 
 /** The fronts with their numbered corners; what is answered has its line, or a cross for none. */
@@ -16,8 +16,6 @@ const points = computed(() => {
   );
 });
 const colour = computed(() => familyColour(points.value[0]?.name ?? "VP1"));
-const cross = (x: number, y: number, r: number) =>
-  `M${x - r},${y - r}l${2 * r},${2 * r}M${x + r},${y - r}l${-2 * r},${2 * r}`;
 </script>
 
 <template>
@@ -53,7 +51,7 @@ const cross = (x: number, y: number, r: number) =>
         <path
           v-else
           class="none"
-          :d="cross(one.x_mm, one.y_mm, 6 * mmPerPx)"
+          :d="crossAt(one.x_mm, one.y_mm, 6 * mmPerPx)"
           fill="none"
           :stroke-width="2.4 * mmPerPx"
         />

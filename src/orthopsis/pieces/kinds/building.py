@@ -3,29 +3,23 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY
-from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Own, say
-from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Site, Stage
+from orthopsis.pieces.base import Stage
 from orthopsis.pieces.block import BlockPiece
-from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.roles import Added, Editor, Path
-from orthopsis.pieces.shapes.house.build import draw_house
+from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
 
-class Building(BlockPiece, Drawn):
+class Building(BlockPiece, DrawnHouse):
     """A building on a front or an edge, like a box; a `roof` closes it, its `parts` lie in the
     walls.
     """
@@ -91,23 +85,6 @@ class Building(BlockPiece, Drawn):
         """The building where it stands."""
         return House(self.part, self.name, self.place, self.roof, self.fittings, stage)
 
-    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
-        return self.house(stage).slope_points()
-
-    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
-        return [(("roof", "far"), one) for one in self.house(stage).found_points()]
-
-    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
-        return self.house(stage).by_hand()
-
-    def solids(self, stage: Stage) -> list[AnySolid]:
-        """The house as one solid, with the lines in its walls."""
-        return [self.house(stage).solid()]
-
-    def body(self, stage: Stage) -> Body:
-        """The house by ruler."""
-        return self.house(stage).body()
-
-    def build(self, site: Site) -> FrameMarks:
-        """Walls, roof, what lies in them."""
-        return draw_house(self.house(site.stage), site)
+    @property
+    def roof_path(self) -> Path:
+        return ("roof",)

@@ -96,16 +96,11 @@ class Post(Drawn):
 
     def _beside(self, stage: Stage, end: int, way: float) -> NearPlace:
         """A place beside the post's top or foot, as far out as its arm reaches."""
-        posts, other = self.posts, self.posts.place.across(stage)
-        top, foot, near = posts.place.on_paper(stage, 0)
-        start = (top, foot)[end]
-        out_mm = way * (posts.arm.long_mm / 2 if posts.arm else THIN_MM)
-        if other is None:
-            place = Point(start.x + out_mm, start.y), near
-        else:
-            share = out_mm / distance(start, other.at)
-            place = part_way(start, other.at, share), near * (1.0 - share)
-        return posts.place.carried(stage, self.number, place)
+        arm, place = self.posts.arm, self.posts.place
+        top, foot, near = place.on_paper(stage, 0)
+        out_mm = way * (arm.long_mm / 2 if arm else THIN_MM)
+        beside = place.aside(stage, ((top, foot)[end], near), out_mm)
+        return place.carried(stage, self.number, beside)
 
     def build(self, site: Site) -> PostMarks:
         """The nearest by measure, the next by a cut, the others by diagonals."""
@@ -155,20 +150,13 @@ class Post(Drawn):
         paper, stage, place = site.paper, site.stage, self.posts.place
         high, low, near = place.on_paper(stage, 0)
         middle, half_mm = part_way(high, low, arm.down_mm / distance(high, low)), arm.long_mm / 2
-        there = [place.carried(stage, self.number, (middle, near))[0]]
-        other = place.across(stage)
-        for out_mm in (-half_mm, half_mm):
-            if other is None:
-                end = Point(middle.x + out_mm, middle.y), near
-            else:
-                share = out_mm / distance(middle, other.at)
-                end = part_way(middle, other.at, share), near * (1.0 - share)
-            there.append(place.carried(stage, self.number, end)[0])
+        ends = (place.aside(stage, (middle, near), mm) for mm in (-half_mm, half_mm))
+        there = [place.carried(stage, self.number, one)[0] for one in ((middle, near), *ends)]
         marks = [paper.measure(*one.xy) for one in there]
         paper.keep(marks[1], marks[2], self.posts.arm_family(stage), site.body)
-        ends = [say("post-arm-end", across=across(one.x, paper.sheet),
+        said = [say("post-arm-end", across=across(one.x, paper.sheet),
                     down=down(one.y, paper.sheet)) for one in there]  # fmt: skip
-        paper.steps[-1].say("post-arm-alone", ends=Several(tuple(ends), "semicolon"))
+        paper.steps[-1].say("post-arm-alone", ends=Several(tuple(said), "semicolon"))
         return marks
 
     def _first_arm(self, site: Site, arm: Arm, top: Mark) -> list[Mark]:
@@ -290,7 +278,7 @@ class Posts(Piece):
             return Point(*on_paper(stage.view.place_seen_by(view, one)))
 
         top, foot = map(there, nearest)
-        goal = view.level_points[0 if place.to == "VP1" else -1].at
+        goal = place.goal_in(view).at
         post = FirstPost(x_mm=foot.x, top_mm=top.y, foot_mm=foot.y)
         grown = nearest[1][2] / stage.view.place_seen_by(view, nearest[1])[2]
         cut = place.next.moved("bottom", foot, goal, there(second[1]), grown)

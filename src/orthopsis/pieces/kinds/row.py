@@ -9,23 +9,19 @@ from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.view import VanishingPoint, View
+from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, Site, Stage
+from orthopsis.pieces.base import Drawn, Grip, Stage
 from orthopsis.pieces.piece import PLACE, Piece, named
 from orthopsis.pieces.placement.depth import Cut
-from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.row import AlongLine, BlockInRow, Blocks, in_row, moved_row
 from orthopsis.pieces.placement.row_links import RowMember
 from orthopsis.pieces.roles import Added, Editor, FieldRole, Path
-from orthopsis.pieces.shapes.house.build import draw_house
+from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof
@@ -41,7 +37,7 @@ class InRow(RowMember):
 
 
 @dataclass(frozen=True, eq=False)
-class RowHouse(Drawn):
+class RowHouse(DrawnHouse):
     """One building of a row."""
 
     part: Part
@@ -54,14 +50,9 @@ class RowHouse(Drawn):
         member = self.member
         return House(self.part, self.name, self.place, member.roof, member.fittings, stage)
 
-    def solids(self, stage: Stage) -> list[AnySolid]:
-        return [self.house(stage).solid()]
-
-    def body(self, stage: Stage) -> Body:
-        return self.house(stage).body()
-
-    def build(self, site: Site) -> FrameMarks:
-        return draw_house(self.house(site.stage), site)
+    @property
+    def roof_path(self) -> Path:
+        return "buildings", self.part.number - 1, "roof"
 
 
 class Row(Piece):
@@ -129,22 +120,6 @@ class Row(Piece):
                 zip(self.buildings, self._blocks, strict=True), start=1
             )
         ]
-
-    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
-        houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
-        return [point for one in houses for point in one.house(stage).slope_points()]
-
-    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
-        houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
-        return [
-            (("buildings", number, "roof", "far"), point)
-            for number, one in enumerate(houses)
-            for point in one.house(stage).found_points()
-        ]
-
-    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
-        houses = (one for one in self.parts(stage) if isinstance(one, RowHouse))
-        return [outline for one in houses for outline in one.house(stage).by_hand()]
 
     def grips(self, stage: Stage) -> list[Grip]:
         """None: a row goes with what it begins at."""

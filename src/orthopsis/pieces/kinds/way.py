@@ -7,14 +7,14 @@ from typing import Annotated, ClassVar, Literal, Self
 
 from pydantic import Field
 
-from orthopsis.construction.moves import Act, Mark, count
+from orthopsis.construction.moves import Act, Mark, count, measures_set
 from orthopsis.construction.order import Body, SeenLine, Shown
 from orthopsis.construction.places import across as across_said
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, join, meet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import HORIZONTAL, View, eye_space, on_paper
-from orthopsis.phrase import Choice, Length, Several
+from orthopsis.phrase import Choice, Length
 from orthopsis.picture.solid import Detail, Side, patch
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Grip, Measures, PaperLength, Site, Stage
@@ -202,7 +202,7 @@ class Way(Piece, Drawn):
         for near, far in zip(corners[::2], corners[1::2], strict=True):
             for a, b in zip(near, far, strict=True):
                 paper.keep(a, b, goal.name, site.body)
-        measured = Several(tuple(Length(round(m.mm, 3)) for m in step.measures[1:]), "comma")
+        measured = measures_set(step, since=1)
         step.says.append(said)
         step.say("way-dashes", middle=middle, alongs=measured)
         which = "way-dashes-level" if other is None else "way-dashes-to"
@@ -222,7 +222,7 @@ class Way(Piece, Drawn):
 
     def moved(self, stage: Stage, view: View) -> Self:
         """The same road seen from elsewhere: its edges where they now leave the sheet."""
-        y_mm, goal = stage.sheet.bounds[3], view.level_points[0 if self.place.to == "VP1" else -1]
+        y_mm, goal = stage.sheet.bounds[3], self.place.goal_in(view)
         depth = stage.depth_at(y_mm, "edges_mm")
         edges = []
         for x in self.place.edges_mm:

@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated, ClassVar, Literal
+from typing import Annotated, ClassVar
 
 from pydantic import Field, model_validator
 
 from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import LEVEL, Point, part_way
+from orthopsis.perspective.plane import LEVEL, Point, distance, part_way
 from orthopsis.perspective.vector import Vector, plus
-from orthopsis.perspective.view import VanishingPoint, eye_space
+from orthopsis.perspective.view import eye_space
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Across, Down, Grip, Measures, Stage
 from orthopsis.pieces.placement.depth import Cut, check_share, share_on_paper
-from orthopsis.pieces.placement.placement import Placement
+from orthopsis.pieces.placement.to_point import ToPoint
 from orthopsis.pieces.roles import FieldRole
 
 
@@ -32,7 +32,7 @@ class FirstPost(Measures):
         return self
 
 
-class PostsInLine(Placement):
+class PostsInLine(ToPoint):
     """The nearest `post`, the point that the line runs `to`, how many there are, and how far along
     the foot line the `next` one stands; the others follow at the same distance in truth.
     """
@@ -43,7 +43,6 @@ class PostsInLine(Placement):
     sized: ClassVar = ("", "post.foot_mm")
 
     post: FirstPost
-    to: Annotated[Literal["VP1", "VP2"], FieldRole.CHOICE] = "VP1"
     count: Annotated[int, Field(ge=2, le=16), FieldRole.COUNT] = 4
     next: Annotated[Cut, FieldRole.RUN]
 
@@ -62,18 +61,6 @@ class PostsInLine(Placement):
         """Top and foot of the nearest post."""
         x_mm = self.post.x_mm
         return Point(x_mm, self.post.top_mm), Point(x_mm, self.post.foot_mm)
-
-    def goal(self, stage: Stage) -> VanishingPoint:
-        """The point that the line runs to. Raises ExerciseError."""
-        found = [vp for vp in stage.view.level_points if vp.name.endswith(self.to)]
-        if not found:
-            raise stage.refuse("to", say("refused-no-such-point"))
-        return found[0]
-
-    def across(self, stage: Stage) -> VanishingPoint | None:
-        """The point of lines straight across the line; None where they are level."""
-        goal = self.goal(stage)
-        return next((vp for vp in stage.view.level_points if vp != goal), None)
 
     # --- for the picture ---------------------------------------------------------------------
 
@@ -104,6 +91,14 @@ class PostsInLine(Placement):
         way = gone / (1.0 + gone)
         nearness = (1.0 - way) / stage.depth_at(foot.y, "post.foot_mm")
         return part_way(top, vp, way), part_way(foot, vp, way), nearness
+
+    def aside(self, stage: Stage, place: NearPlace, out_mm: float) -> NearPlace:
+        """A place straight across the line from one at the nearest post, so far on paper."""
+        (start, near), other = place, self.across(stage)
+        if other is None:
+            return Point(start.x + out_mm, start.y), near
+        share = out_mm / distance(start, other.at)
+        return part_way(start, other.at, share), near * (1.0 - share)
 
     def carried(self, stage: Stage, number: int, place: NearPlace) -> NearPlace:
         """A place beside the nearest post, carried to the one of that number."""

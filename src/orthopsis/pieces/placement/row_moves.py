@@ -185,9 +185,10 @@ class _RowMoves:
         top = self.marks[self.corners.near[0]]
         goal = site.points.get(self.ways[1])
         if goal is None:
-            mark = paper.measure_along(top, self._level_way, self._width_mm)
-            step.say("row-across-level", top=top, long=Length(self._width_mm), mark=mark)
-            step.differs(width=Length(self._width_mm))
+            way, wide_mm = LEFT if self._aside_mm < 0.0 else LEVEL, abs(self._aside_mm)
+            mark = paper.measure_along(top, way, wide_mm)
+            step.say("row-across-level", top=top, long=Length(wide_mm), mark=mark)
+            step.differs(width=Length(wide_mm))
         else:
             guide = self._toward_across(top)
             inward = LEVEL if goal.at.x > top.at.x else LEFT
@@ -198,16 +199,11 @@ class _RowMoves:
         return mark
 
     @property
-    def _level_way(self) -> Point:
-        near, across = (self.site.body.corners[k[0]][0] for k in (self.corners.near,
-                                                                  self.corners.across))  # fmt: skip
-        return LEFT if across.x < near.x else LEVEL
-
-    @property
-    def _width_mm(self) -> float:
-        near, across = (self.site.body.corners[k[0]][0] for k in (self.corners.near,
-                                                                  self.corners.across))  # fmt: skip
-        return abs(across.x - near.x)
+    def _aside_mm(self) -> float:
+        """How far its other side reaches beside its near upright, to the right."""
+        corners = self.site.body.corners
+        near, across = (corners[k[0]][0] for k in (self.corners.near, self.corners.across))
+        return across.x - near.x
 
     def _last(self) -> None:
         """The back corner, where the top shows: opposite corner to opposite point."""

@@ -2,31 +2,29 @@
 
 from __future__ import annotations
 
-from typing import Annotated, ClassVar, Literal
+from typing import ClassVar
 
 from pydantic import model_validator
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.vector import Vector, plus
-from orthopsis.perspective.view import VanishingPoint, eye_space
+from orthopsis.perspective.view import eye_space
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Across, Grip, Stage
-from orthopsis.pieces.placement.placement import Placement
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.placement.to_point import ToPoint
 
 FAR = 1e6
 """So many times as far away as the sheet's lower edge, a way has come to its point."""
 
 
-class WayPlace(Placement):
+class WayPlace(ToPoint):
     """The way's edges on the sheet's lower edge, from the left, and the point that it runs `to`."""
 
     form: ClassVar = "way"
     tells: ClassVar = "edges_mm"
     systems: ClassVar = (1, 2)
 
-    to: Annotated[Literal["VP1", "VP2"], FieldRole.CHOICE] = "VP1"
     edges_mm: tuple[Across, Across]
 
     @model_validator(mode="after")
@@ -43,18 +41,6 @@ class WayPlace(Placement):
     @property
     def anchor(self) -> Point:
         return Point(self.edges_mm[0], 0.0)
-
-    def goal(self, stage: Stage) -> VanishingPoint:
-        """The point that the way runs to. Raises ExerciseError."""
-        found = [vp for vp in stage.view.level_points if vp.name.endswith(self.to)]
-        if not found:
-            raise stage.refuse("to", say("refused-no-such-point"))
-        return found[0]
-
-    def across(self, stage: Stage) -> VanishingPoint | None:
-        """The point of lines straight across the way; None where they are level."""
-        goal = self.goal(stage)
-        return next((vp for vp in stage.view.level_points if vp != goal), None)
 
     def at_sheet(self, stage: Stage, x_mm: float) -> Point:
         """A place of the sheet's lower edge."""

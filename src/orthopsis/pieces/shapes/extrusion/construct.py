@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import replace
 
 from orthopsis.construction.face import FrontFace, RecedingFace
-from orthopsis.construction.moves import Act, Mark, phrase, strung
+from orthopsis.construction.moves import Act, Mark, measures_set, phrase, strung
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
 from orthopsis.perspective.segments import WHOLE
@@ -25,7 +25,6 @@ from orthopsis.pieces.shapes.extrusion.face import (
     draw_columns,
     draw_face,
     draw_rows,
-    measures_set,
 )
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Profile

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 
 from orthopsis.construction.face import Lines
-from orthopsis.construction.moves import Act, Step, count, phrase, strung
-from orthopsis.phrase import Length, Phrase, Several
+from orthopsis.construction.moves import Act, count, measures_set, phrase, strung
+from orthopsis.phrase import Phrase, Several
 from orthopsis.pieces.shapes.extrusion.curves import draw_curves
 from orthopsis.pieces.shapes.extrusion.profile import Slant
 from orthopsis.pieces.shapes.extrusion.profile_site import MOST_LINES, ProfileSite
@@ -59,12 +59,6 @@ def _draw_lightly(
     if measured.items:
         step.differs(measures=measured)
     step.bulk = len(step.strokes) >= MOST_LINES
-
-
-def measures_set(step: Step) -> Several:
-    """The lengths that a step sets, in their order, each once."""
-    lengths = dict.fromkeys(Length(round(measure.mm, 3)) for measure in step.measures)
-    return Several(tuple(lengths), "comma")
 
 
 def draw_face(work: ProfileSite, lines: Lines) -> None:

@@ -8,11 +8,20 @@ from functools import cached_property
 
 from orthopsis.construction.division import divided
 from orthopsis.construction.face import true_share_down
-from orthopsis.construction.moves import Mark, Ruled, Said, Step, count, phrase, strung
+from orthopsis.construction.moves import (
+    Mark,
+    Ruled,
+    Said,
+    Step,
+    count,
+    measures_set,
+    phrase,
+    strung,
+)
 from orthopsis.construction.places import across, down
-from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
+from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance, part_way
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
-from orthopsis.phrase import Choice, Length, Several
+from orthopsis.phrase import Choice, Length
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
 from orthopsis.pieces.shapes.house.site import HouseSite
@@ -33,6 +42,8 @@ def draw_panel(work: HouseSite, panel: Panel) -> None:
         _draw_front(work, panel)
     else:
         _Openings(work, panel, wall).draw()
+    if panel.freehand:
+        work.paper.steps[-1].say("panel-by-hand")
 
 
 def _draw_front(work: HouseSite, panel: Panel) -> None:
@@ -54,8 +65,6 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
         "width": Length(front.width_mm), "height": Length(front.height_mm),
     }  # fmt: skip
     step.say("panel-front", corner=a, look=Choice(panel.look), **measures)
-    if panel.freehand:
-        step.say("panel-by-hand")
     step.differs(**measures)
     step.check("panel-front-check")
 
@@ -96,8 +105,6 @@ class _Openings:
         else:
             step.say("panel-one-head", upright=strung(foot, top), high=Length(row.head_mm), vp=goal)
         step.say("panel-one", look=look)
-        if panel.freehand:
-            step.say("panel-by-hand")
         step.differs(height=Length(row.head_mm - row.foot_mm))
         self._draw_opening(low, high, near, away)
         step.check("panel-one-check", vp=goal)
@@ -132,8 +139,7 @@ class _Openings:
             work.paper.steps.remove(step)
             return lines
         goal = work.points.get(self.wall.family)
-        measured = Several(tuple(dict.fromkeys(Length(round(m.mm, 3)) for m in step.measures)),
-                           "comma")  # fmt: skip
+        measured = measures_set(step)
         if self.panel.storeys is not None:
             self._say_storeys(step, rows)
         else:
@@ -258,7 +264,7 @@ class _Openings:
                 at_mm = long_mm - true_share_down(top, foot, work.site.third, 1.0 - share)
             mark = paper.measure_along(foot, top, at_mm)
             marks.append(paper.cross(paper.lay(mark, vp), diagonal))
-        measured = Several(tuple(Length(round(m.mm, 3)) for m in step.measures), "comma")
+        measured = measures_set(step)
         step.say(
             "panel-by-diagonal",
             upright=strung(foot, top), ups=measured, diagonal=strung(foot, far_top), vp=vp,
@@ -276,7 +282,7 @@ class _Openings:
         if self.wall.near is None:
             wide_mm = distance(foot.at, far_foot.at)
             marks = [paper.measure_along(foot, far_foot, share * wide_mm) for share in shares]
-            measured = Several(tuple(Length(round(m.mm, 3)) for m in step.measures), "comma")
+            measured = measures_set(step)
             step.say("panel-by-measure", foot=foot, rights=measured)
             return marks
         way = LEVEL if far_foot.at.x > foot.at.x else LEFT
@@ -290,7 +296,7 @@ class _Openings:
             laid = paper.measure_along(foot, way, share * whole * step_mm)
             help_line = paper.aim(laid, carrier, work.site.part, family=FREE, fate="erase")
             marks.append(paper.cross(help_line, line))
-        laid_out = Several(tuple(Length(round(m.mm, 3)) for m in step.measures), "comma")
+        laid_out = measures_set(step)
         step.say(
             "panel-by-marks",
             foot=foot, rights=laid_out, last=last, far=far_foot, carrier=carrier,
@@ -309,8 +315,7 @@ class _Openings:
         for share in shares:
             truth = share * gone / (1.0 - gone)
             place = truth / (1.0 + truth)
-            (x, y), (vx, vy) = foot.at.xy, vp.at.xy
-            there = type(foot.at)(x + (vx - x) * place, y + (vy - y) * place)
+            there = part_way(foot.at, vp.at, place)
             marks.append(self.work.paper.by_eye(there, (foot, far_foot)))
         step.say("panel-by-eye", count=count(len(marks) // 2))
         return marks
@@ -327,8 +332,6 @@ class _Openings:
             for near, away in columns:
                 self._draw_opening(low, high, near, away)
         step.say("panel-openings", look=Choice(panel.look), count=count(many))
-        if self.panel.freehand:
-            step.say("panel-by-hand")
         step.differs(count=count(many))
         step.again = phrase("again-openings")
         step.check("panel-openings-check", count=count(many))

@@ -1,0 +1,50 @@
+"""What is drawn as a house: a building by itself, or one of a row."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from collections.abc import Sequence
+
+from orthopsis.construction.order import Body
+from orthopsis.perspective.segments import XY
+from orthopsis.perspective.view import VanishingPoint
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Site, Stage
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.roles import Path
+from orthopsis.pieces.shapes.house.build import draw_house
+from orthopsis.pieces.shapes.house.house import House
+
+
+class DrawnHouse(Drawn):
+    """Something that stands as a house."""
+
+    @abstractmethod
+    def house(self, stage: Stage) -> House:
+        """The house where it stands."""
+
+    @property
+    @abstractmethod
+    def roof_path(self) -> Path:
+        """Where its piece has the roof."""
+
+    def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
+        return self.house(stage).slope_points()
+
+    def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
+        return [((*self.roof_path, "far"), one) for one in self.house(stage).found_points()]
+
+    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        return self.house(stage).by_hand()
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """The house as one solid, with the lines in its walls."""
+        return [self.house(stage).solid()]
+
+    def body(self, stage: Stage) -> Body:
+        """The house by ruler."""
+        return self.house(stage).body()
+
+    def build(self, site: Site) -> FrameMarks:
+        """Walls, roof, what lies in them."""
+        return draw_house(self.house(site.stage), site)
