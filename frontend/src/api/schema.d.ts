@@ -3093,13 +3093,13 @@ export interface components {
              */
             transparent: boolean;
             arm?: components["schemas"]["Arm"] | null;
-            post?: components["schemas"]["FirstPost"];
             /**
              * To
              * @default VP1
              * @enum {string}
              */
             to: "VP1" | "VP2";
+            post?: components["schemas"]["FirstPost"];
             /**
              * Count
              * @default 4
@@ -3113,13 +3113,13 @@ export interface components {
          *     the foot line the `next` one stands; the others follow at the same distance in truth.
          */
         PostsInLine: {
-            post: components["schemas"]["FirstPost"];
             /**
              * To
              * @default VP1
              * @enum {string}
              */
             to: "VP1" | "VP2";
+            post: components["schemas"]["FirstPost"];
             /**
              * Count
              * @default 4
