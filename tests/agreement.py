@@ -61,12 +61,20 @@ def same_curve(a: Sequence[Stroke], b: Sequence[Stroke]) -> bool:
     crossed = max(map(math.dist, ends_a, reversed(ends_b)))
     if not closed_a and min(straight, crossed) > AGREEMENT_MM:
         return False
-    if len(b) < 5:
+    if len(b) < 5 or _same_chords(a, b):
         return True
     on_curve = [Point(*b[k * (len(b) - 1) // 4].start) for k in range(5)]
     ellipse = Ellipse.through(on_curve)
     size = max(math.hypot(*ellipse.a), math.hypot(*ellipse.b))
     return all(abs(math.hypot(*ellipse.unit(s.start)) - 1.0) * size < AGREEMENT_MM for s in a)
+
+
+def _same_chords(a: Sequence[Stroke], b: Sequence[Stroke]) -> bool:
+    """Whether two curves go through the same places, as what is drawn by hand does."""
+    if len(a) != len(b):
+        return False
+    pairs = [zip(one.segment, other.segment, strict=True) for one, other in zip(a, b, strict=True)]
+    return all(math.dist(*ends) <= AGREEMENT_MM for pair in pairs for ends in pair)
 
 
 def outlines(scene: Scene) -> list[Stroke]:

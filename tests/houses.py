@@ -22,7 +22,24 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
         walls = ["front", "left", "right"] if one_point else ["left", "right"]
         some = rng.sample(walls, rng.randint(0, len(walls)))
         piece["parts"] = [_panel(rng, f"panel {wall}", wall, high) for wall in some]
+        piece["parts"] += _chimneys(rng, piece["roof"], one_point)
     return data
+
+
+def _chimneys(rng: random.Random, roof: Data, one_point: bool) -> list[Data]:
+    if roof["kind"] not in ("gable", "lean-to") or rng.random() < 0.5:
+        return []
+    facing = {"left": "right", "right": "left", "front": "right", "side": "front"}
+    on = "roof" if roof["kind"] == "lean-to" else f"roof {facing[roof['end']]}"
+    if one_point and roof["kind"] == "gable":
+        on = rng.choice(["roof left", "roof right", "roof front"])
+    chimney: Data = {"kind": "chimney", "id": "stack", "on": on,
+                     "high_mm": rng.randint(3, 40)}  # fmt: skip
+    chimney["wide"] = {"along_mm": rng.randint(1, 4)}
+    chimney["deep"] = {"along_mm": rng.randint(1, 3)}
+    if rng.random() < 0.3:
+        chimney["from"] = {"along_mm": rng.randint(1, 4)}
+    return [chimney]
 
 
 def _height(piece: Data) -> float:

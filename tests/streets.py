@@ -24,6 +24,11 @@ def _along_a_road(rng: random.Random, level: int) -> Data:
     if rng.random() < 0.6:
         way["dashes"] = {"count": rng.randint(1, 6), "wide_mm": rng.randint(3, 12),
                          "first": {"along_mm": rng.randint(10, 40)}}  # fmt: skip
+    if rng.random() < 0.3:
+        way["kerb"] = {"in_mm": rng.randint(2, 12)}
+    if rng.random() < 0.3:
+        way["crossing"] = {"near": {"along_mm": rng.randint(5, 30)},
+                           "far": {"fraction": 0.45}, "stripes": rng.randint(1, 7)}  # fmt: skip
     pieces = [way]
     for side in rng.sample(["left", "right"], rng.randint(1, 2)):
         start = {"piece": "lane", "side": side, "foot_mm": rng.randint(level + 40, 280)}
@@ -63,8 +68,17 @@ def _posts(rng: random.Random, level: int, x: float) -> Data:
         "post": {"x_mm": x, "top_mm": rng.randint(10, level - 5), "foot_mm": foot},
         "next": {"fraction": round(rng.uniform(0.1, 0.35), 2)},
     }  # fmt: skip
+    posts["thing"] = rng.choice(
+        ["pole", "pole", "fence", "lamp", "signpost", "tree", "person", "bin"]
+    )
+    if posts["thing"] in ("tree", "person", "bin"):
+        return posts
     if rng.random() < 0.6:
         posts["arm"] = {"long_mm": rng.randint(10, 40), "down_mm": rng.randint(2, 20)}
+    if rng.random() < 0.3:
+        posts["wires"] = {"sag_mm": rng.randint(3, 20)}
+    if rng.random() < 0.3:
+        posts["rails"] = {"upper_mm": 4, "lower_mm": rng.randint(8, 30)}
     return posts
 
 

@@ -67,10 +67,10 @@ def test_every_example_in_the_format_page_is_accepted():
     assert sides == ["Bus shelter: the right side", "Bus shelter: the left side"]
     assert [piece["id"] for piece in pieces] == [
         "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair",
-        "cottage", "lane", "east", "poles",
+        "cottage", "bakery", "lane", "east", "poles", "hills",
     ]  # fmt: skip
     crate, house, shed, upper, drum, fern, pots, stair, *street = pieces
-    cottage, lane, row, poles = street
+    cottage, bakery, lane, row, poles, hills = street
     for kind, size, shown in (
         ("one-point", "A3", [crate]),
         ("one-point", "A3", [drum]),
@@ -79,6 +79,8 @@ def test_every_example_in_the_format_page_is_accepted():
         ("two-point", "12x18in", [house]),
         ("two-point", "12x18in", [pots]),
         ("two-point", "12x18in", [cottage, row]),
+        ("two-point", "A3", [bakery]),
+        ("one-point", "A3", [lane, hills]),
         ("two-point", "12x18in", [lane, poles]),
         ("three-point", "A3", [shed, upper]),
     ):

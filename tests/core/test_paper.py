@@ -9,8 +9,9 @@ import pytest
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Act, Do, Idea, Mark
 from orthopsis.construction.order import Body, SeenLine, Shown
-from orthopsis.construction.paper import Paper, StandingBodies
+from orthopsis.construction.paper import Paper
 from orthopsis.construction.record import mark_name
+from orthopsis.construction.standing import StandingBodies
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
 from orthopsis.perspective.sheet import Sheet

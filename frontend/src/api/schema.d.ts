@@ -1409,7 +1409,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: components["schemas"]["Panel"][];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Chimney"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -1428,6 +1428,31 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * Chimney
+         * @description A block on the slope `on`. Its front upright stands on the middle of the slope, or `from`
+         *     there so far along the level line through it; `wide` goes on along that line, `deep` is measured
+         *     at the top, away from the eave, and `high_mm` up the front upright.
+         */
+        Chimney: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chimney";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "roof" | "roof left" | "roof right" | "roof front" | "roof side";
+            from?: components["schemas"]["Cut"] | null;
+            wide: components["schemas"]["Cut"];
+            deep: components["schemas"]["Cut"];
+            /** High Mm */
+            high_mm: number;
         };
         /** ChoiceOut */
         ChoiceOut: {
@@ -1583,6 +1608,20 @@ export interface components {
                     number
                 ]
             ][];
+        };
+        /**
+         * Crossing
+         * @description So many `stripes` with equal gaps between and beside them, from `near` to `far`, which are
+         *     cuts along the left edge from the sheet's lower edge.
+         */
+        Crossing: {
+            near: components["schemas"]["Cut"];
+            far: components["schemas"]["Cut"];
+            /**
+             * Stripes
+             * @default 5
+             */
+            stripes: number;
         };
         /**
          * Cut
@@ -1854,7 +1893,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Row"] | components["schemas"]["Way"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Row"] | components["schemas"]["Sketch"] | components["schemas"]["Way"])[];
         };
         /**
          * ExerciseIn
@@ -2233,6 +2272,13 @@ export interface components {
             ridge: ("quarter" | "square" | "pyramid") | components["schemas"]["EqualEnds"];
         };
         /**
+         * InArea
+         * @description The box on the sheet that it fills; on the ground its lower side is where it stands.
+         */
+        InArea: {
+            area: components["schemas"]["Front"];
+        };
+        /**
          * InRow
          * @description A building of a row, with a roof and parts of its own.
          */
@@ -2321,6 +2367,15 @@ export interface components {
              * @default 0
              */
             sd_deg: number;
+        };
+        /**
+         * Kerb
+         * @description A line beside each edge, `in_mm` from it on the sheet's lower edge, where the kerb's side
+         *     turns to us.
+         */
+        Kerb: {
+            /** In Mm */
+            in_mm: number;
         };
         /**
          * KindOut
@@ -2866,8 +2921,8 @@ export interface components {
          */
         Panel: {
             /**
-             * Kind
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             kind: "panel";
             /** Id */
@@ -3067,7 +3122,8 @@ export interface components {
         };
         /**
          * Posts
-         * @description Equal posts in a line `to` a point: poles with an `arm` across them, or bare ones.
+         * @description Equal things in a line `to` a point: poles with an `arm` across them and `wires` between, a
+         *     fence with `rails`, or trees and people, which are drawn by hand between their lines.
          */
         Posts: {
             /**
@@ -3092,7 +3148,15 @@ export interface components {
              * @default false
              */
             transparent: boolean;
+            /**
+             * Thing
+             * @default pole
+             * @enum {string}
+             */
+            thing: "pole" | "lamp" | "signpost" | "fence" | "tree" | "person" | "bin";
             arm?: components["schemas"]["Arm"] | null;
+            rails?: components["schemas"]["Rails"] | null;
+            wires?: components["schemas"]["Wires"] | null;
             /**
              * To
              * @default VP1
@@ -3236,6 +3300,16 @@ export interface components {
         PupilsIn: {
             /** Names */
             names: string[];
+        };
+        /**
+         * Rails
+         * @description An upper and a lower rail, so far below the nearest post's top.
+         */
+        Rails: {
+            /** Upper Mm */
+            upper_mm: number;
+            /** Lower Mm */
+            lower_mm: number;
         };
         /**
          * RecipeOut
@@ -3498,6 +3572,42 @@ export interface components {
             set_aside_from: number | null;
             /** Problem */
             problem: string | null;
+        };
+        /**
+         * Sketch
+         * @description Something by hand in an `area` of the sheet: on the ground it stands where its lower side
+         *     lies; else it is behind all that stands there.
+         */
+        Sketch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sketch";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /**
+             * Look
+             * @default hills
+             * @enum {string}
+             */
+            look: "hills" | "sun" | "cloud" | "tree" | "bush" | "person" | "bin" | "aerial";
+            area?: components["schemas"]["Front"];
         };
         /**
          * SpreadIn
@@ -3986,7 +4096,9 @@ export interface components {
              * @enum {string}
              */
             look: "road" | "path" | "river";
+            kerb?: components["schemas"]["Kerb"] | null;
             dashes?: components["schemas"]["Dashes"] | null;
+            crossing?: components["schemas"]["Crossing"] | null;
             /**
              * To
              * @default VP1
@@ -4015,6 +4127,14 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * Wires
+         * @description In the nearest space they hang `sag_mm` on paper below a straight line, at its middle.
+         */
+        Wires: {
+            /** Sag Mm */
+            sag_mm: number;
         };
         /**
          * WordOnEdge

@@ -123,6 +123,8 @@ class Body:
     is_round: bool = False
     ground: bool = False
     """Whether it lies on the ground, behind all that stands there."""
+    on: Part | None = None
+    """What it is built on: that is drawn first, and rubbed out where this then stands before it."""
 
     @cached_property
     def shown(self) -> Shown:
@@ -177,6 +179,23 @@ def near_to_far(bodies: Sequence[Body], turns: Sequence[float] = ()) -> list[int
         return _sorted(bodies, turns, thorough=True)
 
 
+def in_building_order(bodies: Sequence[Body], near_to_far: Sequence[int]) -> list[int]:
+    """The same bodies in the order in which they are made: what lies on the ground first, though
+    all that stands there is nearer, and what is built on another thing right after that.
+    """
+    grounds_first = sorted(near_to_far, key=lambda k: not bodies[k].ground)
+    built_on: dict[Part, list[int]] = {}
+    for number in grounds_first:
+        base = bodies[number].on
+        if base is not None:
+            built_on.setdefault(base, []).append(number)
+    order: list[int] = []
+    for number in grounds_first:
+        if bodies[number].on is None:
+            order += [number, *built_on.get(bodies[number].part, ())]
+    return order
+
+
 class _Ring(NoDrawingOrder):
     """Each of some stands before the next, and the last before the first."""
 
@@ -213,6 +232,9 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
         return 0
     if a.ground or b.ground:
         return int(b.ground) - int(a.ground)
+    if a.on == b.part or b.on == a.part:
+        # Things are built on sides that turn to us.
+        return 1 if a.on == b.part else -1
     if a.ordered_by_list(b):
         return 1
     found = _nearer(a.around, b.around, thorough)

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field
 from itertools import accumulate, chain, pairwise
 from typing import Any, NamedTuple
 
-from orthopsis.construction.cover import drawn_by_others, open_parts, under
+from orthopsis.construction.cover import drawn_by_others, open_parts
 from orthopsis.construction.doubt import crossing_sway
 from orthopsis.construction.guides import Guide
 from orthopsis.construction.moves import (
@@ -22,6 +22,7 @@ from orthopsis.construction.moves import (
 )
 from orthopsis.construction.order import Body
 from orthopsis.construction.record import MoveRecord
+from orthopsis.construction.standing import StandingBodies
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, join, meet, toward
 from orthopsis.perspective.segments import (
@@ -30,37 +31,12 @@ from orthopsis.perspective.segments import (
     Portion,
     Segment,
     at,
-    box_of,
-    boxes_touch,
     length,
     portion_shared,
     remainder,
 )
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
-
-
-class StandingBodies:
-    """All that will be drawn, in the order of the document, and what stands before each.
-
-    That is settled before the first line and does not depend on what is drawn when.
-    """
-
-    def __init__(self, bodies: Sequence[Body] = (), near_to_far: Sequence[int] = ()) -> None:
-        self.bodies = bodies
-        self._before: dict[Part, list[Body]] = {}
-        nearer: list[Body] = []
-        for number in near_to_far:
-            body = bodies[number]
-            self._before[body.part] = before = list(nearer)
-            # What several members share, such as the block of a word, is as near as the first.
-            self._before.setdefault(Part(body.part.piece), before)
-            if not body.transparent:
-                nearer.append(body)
-
-    def before(self, part: Part) -> Sequence[Body]:
-        """What stands before a part, and is not seen through."""
-        return self._before.get(part, ())
 
 
 class Ways(NamedTuple):
@@ -259,18 +235,28 @@ class Paper(MoveRecord):
             if on_sheet is None:
                 continue
             self._step.corners += ends
-            for t0, t1 in remainder(self._covered(segment, family, body), on_sheet):
-                if (t1 - t0) * length(segment) > self.tolerance.paper_mm:
-                    drawn = at(segment, t0), at(segment, t1)
-                    stroke = Stroke(*drawn, family, Role.OUTLINE, body.part)
-                    self._step.strokes.append(StepStroke(stroke, "keep"))
+            covered = drawn_by_others(segment, body, self.standing.bodies, self.tolerance)
+            covered += self._drawn_before(segment, family, body.part)
+            nearer = self.standing.under_nearer(segment, body.part, self.tolerance)
+            later = self.standing.built_on(body.part)
+            self._step.behind |= nearer.keys() - later
+            covered += chain.from_iterable(nearer[one] for one in nearer if one not in later)
+            for one in (one for one in nearer if one in later):
+                # It is not there yet: the line is drawn, and rubbed out with its light lines.
+                elsewhere = remainder(nearer[one], WHOLE)
+                light = Stroke(*segment, family, Role.GUIDE, one)
+                self._draw(StepStroke(light, "erase"), remainder([*covered, *elsewhere], on_sheet))
+            covered += chain.from_iterable(nearer[one] for one in later & nearer.keys())
+            dark = Stroke(*segment, family, Role.OUTLINE, body.part)
+            self._draw(StepStroke(dark, "keep"), remainder(covered, on_sheet))
 
-    def _covered(self, segment: Segment, family: str, body: Body) -> list[Portion]:
-        covered = drawn_by_others(segment, body, self.standing.bodies, self.tolerance)
-        nearer = self._under_nearer(segment, body.part)
-        self._step.behind |= nearer.keys()
-        covered += chain.from_iterable(nearer.values())
-        return covered + self._drawn_before(segment, family, body.part)
+    def _draw(self, drawn: StepStroke, portions: Iterable[Portion]) -> None:
+        """The portions of a line that are long enough to see."""
+        whole = drawn.stroke.segment
+        for t0, t1 in portions:
+            if (t1 - t0) * length(whole) > self.tolerance.paper_mm:
+                part = drawn.stroke._replace(start=at(whole, t0), end=at(whole, t1))
+                self._step.strokes.append(StepStroke(part, drawn.fate))
 
     def _drawn_before(self, segment: Segment, family: str, part: Part) -> list[Portion]:
         """Where the part has a line of the same family already, as on a face seen edge-on."""
@@ -283,16 +269,6 @@ class Paper(MoveRecord):
         )
         return [portion for portion in shared if portion is not None]
 
-    def _under_nearer(self, segment: Segment, part: Part) -> dict[Part, list[Portion]]:
-        """What each nearer part covers of a segment."""
-        box = box_of(segment)
-        covered = {
-            other.part: under(other, segment, self.tolerance)
-            for other in self.standing.before(part)
-            if boxes_touch(other.box, box)
-        }
-        return {by: portions for by, portions in covered.items() if portions}
-
     # --- curves ------------------------------------------------------------------------------
 
     def keep_arc(self, arc: EllipseArc, body: Body) -> None:
@@ -304,6 +280,29 @@ class Paper(MoveRecord):
                 stroke = Stroke(*ends, FREE, Role.OUTLINE, body.part, self._curves)
                 self._step.strokes.append(StepStroke(stroke, "keep"))
             self._curves += 1
+
+    def keep_by_hand(self, lines: Iterable[Sequence[XY]], body: Body) -> None:
+        """Something finished that is drawn by hand in one go, each line from place to place,
+        stopped at the sheet's edge and where nearer things stand.
+        """
+        self.moved(Do.SKETCH, (), None)
+        last: XY | None = None
+        for ends in chain.from_iterable(map(pairwise, lines)):
+            on_sheet = self.sheet.clip(ends)
+            if on_sheet is None:
+                continue
+            nearer = self.standing.under_nearer(ends, body.part, self.tolerance)
+            self._step.behind |= nearer.keys()
+            covered = drawn_by_others(ends, body, self.standing.bodies, self.tolerance)
+            covered += chain.from_iterable(nearer.values())
+            for t0, t1 in remainder(covered, on_sheet):
+                if (t1 - t0) * length(ends) <= self.tolerance.paper_mm:
+                    continue
+                drawn = at(ends, t0), at(ends, t1)
+                self._curves += drawn[0] != last
+                last = drawn[1]
+                stroke = Stroke(*drawn, FREE, Role.OUTLINE, body.part, self._curves - 1)
+                self._step.strokes.append(StepStroke(stroke, "keep"))
 
     # --- tidying -----------------------------------------------------------------------------
 
@@ -358,7 +357,7 @@ class Paper(MoveRecord):
         is: the lines of a whole word stop at the letters that stand already.
         """
         stroke, part = drawn.stroke, (step or self._step).part
-        nearer = {} if part is None else self._under_nearer(stroke.segment, part)
+        nearer = self.standing.under_nearer(stroke.segment, part, self.tolerance)
         covered = chain.from_iterable(nearer.values())
         return [
             StepStroke(

@@ -13,7 +13,7 @@ from orthopsis.exercise.document import FORMAT, Exercise
 from orthopsis.exercise.upgrade import VERSION
 from orthopsis.phrase import Number, Own, Phrase, say
 from orthopsis.pieces.piece import PLACE
-from orthopsis.pieces.registry import KINDS
+from orthopsis.pieces.registry import ALL_KINDS
 
 MAX_BYTES = 2_000_000
 
@@ -76,7 +76,7 @@ def field_path(location: Sequence[str | int]) -> str:
     return path
 
 
-_UNION_TAGS = {"OwnSize", "one-point", "two-point", "three-point", *KINDS}
+_UNION_TAGS = {"OwnSize", "one-point", "two-point", "three-point", *ALL_KINDS}
 
 
 def explained(errors: Sequence[Mapping[str, Any]], skip: Set[str] = frozenset()) -> ExerciseError:

@@ -9,8 +9,9 @@ from functools import cached_property
 from typing import NamedTuple
 
 from orthopsis.construction.moves import Act, Step, StepKey
-from orthopsis.construction.order import Body, near_to_far
-from orthopsis.construction.paper import Paper, StandingBodies
+from orthopsis.construction.order import Body, in_building_order, near_to_far
+from orthopsis.construction.paper import Paper
+from orthopsis.construction.standing import StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OwnSize
@@ -110,7 +111,7 @@ class Scene:
         floats = piece.standing == "floating"
         words = sum(one.word is not None for one in self.exercise.pieces)
         named = piece.place.named
-        return Stage(self.sheet, view, path, floats, piece.transparent, named, words)
+        return Stage(self.sheet, view, path, floats, piece.transparent, named, words, number)
 
     @cached_property
     def pieces(self) -> list[AnyPiece]:
@@ -202,11 +203,17 @@ class Scene:
         return near_to_far(self.bodies, turns)
 
     @cached_property
+    def building_order(self) -> list[int]:
+        """The parts in the order in which they are made. Raises ExerciseError, NoDrawingOrder."""
+        return in_building_order(self.bodies, self.drawing_order)
+
+    @cached_property
     def flow(self) -> Flow:
         """The order of teaching: as the teacher wishes; else stage by stage where there is a word,
         for the youngest corner by corner.
         """
-        of_piece = Counter(part.number for part in self.parts)
+        parts = zip(self.parts, self.bodies, strict=True)
+        of_piece = Counter(part.number for part, body in parts if body.on is None)
         return flow_of(self.exercise, has_a_word=max(of_piece.values(), default=0) > 1)
 
     @cached_property
@@ -239,6 +246,11 @@ class Scene:
     def by_hand(self) -> list[Sequence[XY]]:
         """Outlines on paper within which pupils draw by hand: shown, and never judged."""
         return [outline for part in self.parts for outline in part.drawn.by_hand(part.stage)]
+
+    @cached_property
+    def hand_rooms(self) -> list[Sequence[XY]]:
+        """Outlines on paper within which lines by hand may stray."""
+        return [outline for part in self.parts for outline in part.drawn.hand_rooms(part.stage)]
 
     @property
     def goals(self) -> list[VanishingPoint]:
@@ -341,8 +353,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper.setting = paper.begin(HELPING, Act.SETTING)
     handed: dict[Part, object] = {}
     unseen: list[Body] = []
-    # What lies on the ground is drawn first, though all that stands there is nearer.
-    for number in sorted(scene.drawing_order, key=lambda k: not scene.bodies[k].ground):
+    for number in scene.building_order:
         part, body = scene.parts[number], scene.bodies[number]
         first, take_back = len(paper.steps), paper.on_trial()
         result = part.drawn.build(Site(paper, body, part.stage, points, handed))

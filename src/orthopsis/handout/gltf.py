@@ -23,7 +23,7 @@ from orthopsis.perspective.view import View
 from orthopsis.phrase import say
 from orthopsis.picture.facets import flat_mesh
 from orthopsis.picture.solid import Solid
-from orthopsis.picture.solids import is_patch
+from orthopsis.picture.solids import is_card, is_patch
 
 AROUND = 96
 """Sides that stand for a circle."""
@@ -43,8 +43,9 @@ def to_gltf(scene: Scene) -> str:
                 "view",
                 say("refused-not-acute"),
             )
-        # A way runs on for ever, and is no solid.
-        for solid in (one for one in drawn.solids(stage) if not is_patch(one)):
+        # A way runs on for ever, and what is drawn by hand is flat: both are no solids.
+        solids = (one for one in drawn.solids(stage) if not (is_patch(one) or is_card(one)))
+        for solid in solids:
             corners, faces = flat_mesh(solid, AROUND // 4)
             points = np.array([_metres(corner, stage.view) for corner in corners])
             points = points @ _upright(stage.view).T

@@ -130,16 +130,19 @@ def _needs(made: Sequence[Step]) -> list[set[int]]:
 
 
 def _stopped_by(made: Sequence[Step]) -> Iterator[tuple[int, int]]:
-    """Steps whose finished lines end on one that another step draws at a nearer thing's back."""
-    backs: dict[Part, list[int]] = {}
+    """Steps whose finished lines end on one that another step of the same act draws at a nearer
+    thing's back, or by hand.
+    """
+    drawn_by: dict[tuple[Part, Act], list[int]] = {}
     for number, step in enumerate(made):
-        if step.part is not None and step.act is Act.BACKS:
-            backs.setdefault(step.part, []).append(number)
+        if step.part is not None and step.act in (Act.BACKS, Act.DETAILS):
+            drawn_by.setdefault((step.part, step.act), []).append(number)
     for number, step in enumerate(made):
-        if step.act is not Act.BACKS:
+        if step.act not in (Act.BACKS, Act.DETAILS):
             continue
         ends = [end for drawn in _kept(step) for end in drawn.segment]
-        for nearer in (k for part in step.behind for k in backs.get(part, ()) if k != number):
+        of_nearer = (drawn_by.get((part, step.act), ()) for part in step.behind)
+        for nearer in (k for numbers in of_nearer for k in numbers if k != number):
             if any(
                 distance_to_segment(end, line.segment) < ON_IT_MM
                 for line in _kept(made[nearer])

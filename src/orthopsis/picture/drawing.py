@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
 from orthopsis.perspective.ellipse import EllipseArc
@@ -21,6 +21,7 @@ def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
     """
     outlines: list[Stroke] = []
     hidden: list[Stroke] = []
+    sketched: list[Stroke] = []
     least_mm = sight.tolerance.paper_mm
     for solid, edge, segment, unseen in sight.edges():
         if unseen and not with_hidden and unseen[0] == WHOLE:
@@ -29,6 +30,10 @@ def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
         if on_sheet is None:
             continue
         part, family = solid.part, edge.family
+        if edge.by_hand:
+            for start, end in _cut(segment, remainder(unseen), on_sheet, least_mm):
+                sketched.append(Stroke(start, end, family, Role.OUTLINE, part))
+            continue
         if on_sheet == WHOLE and (not unseen or unseen[0] == WHOLE):
             strokes, role = (hidden, Role.HIDDEN) if unseen else (outlines, Role.OUTLINE)
             if length(segment) > least_mm:
@@ -39,6 +44,7 @@ def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
         for start, end in _cut(segment, unseen, on_sheet, least_mm):
             hidden.append(Stroke(start, end, family, Role.HIDDEN, part))
     outlines, hidden = joined(outlines), joined(hidden) if with_hidden else []
+    curve = -1
     for curve, arc in enumerate(sight.arcs(_edges_of(sheet))):
         strokes, role = (outlines, Role.OUTLINE) if arc.seen else (hidden, Role.HIDDEN)
         if not (arc.seen or with_hidden):
@@ -47,7 +53,17 @@ def draw(sheet: Sheet, sight: Sight, with_hidden: bool = True) -> list[Stroke]:
             continue
         for start, end in pairwise(arc.ellipse.chords(arc.start, arc.stop)):
             strokes.append(Stroke(start, end, FREE, role, arc.cylinder.part, curve))
-    return outlines + hidden
+    return outlines + list(_in_one_go(sketched, curve + 1)) + hidden
+
+
+def _in_one_go(strokes: Sequence[Stroke], number: int) -> Iterator[Stroke]:
+    """What is drawn by hand, with one number for all that goes on where the last part ended."""
+    last: Stroke | None = None
+    for stroke in strokes:
+        if last is not None and (last.part != stroke.part or last.end != stroke.start):
+            number += 1
+        yield stroke._replace(curve=number)
+        last = stroke
 
 
 def _edges_of(sheet: Sheet) -> list[Wall]:

@@ -14,6 +14,10 @@ from typing import NamedTuple, Protocol
 
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
+from orthopsis.perspective.view import FREE
+
+NO_FACE = -1
+"""Where a line bounds no face."""
 
 
 @dataclass(frozen=True)
@@ -24,6 +28,8 @@ class Edge:
     end: int
     family: str
     faces: tuple[int, int]
+    by_hand: bool = False
+    """Whether it is a short part of a line that is drawn by hand."""
 
 
 @dataclass(frozen=True)
@@ -222,16 +228,32 @@ def patch(
     return Solid(part, (*corners, *ends), shape, transparent=True, floating=True)
 
 
+def card(part: Part, outline: Sequence[Vector], lines: Sequence[Sequence[Vector]]) -> Solid:
+    """A flat thing that is drawn by hand: what its outline encloses hides what is behind, and of
+    the lines each is drawn from its first place to its last.
+    """
+    turned = outline and dot(loop_normal(outline), outline[0]) > 0.0
+    loop = range(len(outline) - 1, -1, -1) if turned else range(len(outline))
+    face = 0 if outline else NO_FACE
+    edges: list[Edge] = []
+    vertices = list(outline)
+    for line in lines:
+        first = len(vertices)
+        vertices += line
+        edges += (
+            Edge(k, k + 1, FREE, (face, face), by_hand=True)
+            for k in range(first, len(vertices) - 1)
+        )
+    faces = (Face((tuple(loop),)),) if outline else ()
+    return Solid(part, tuple(vertices), Shape(faces, tuple(edges)))
+
+
 class Bar(NamedTuple):
     """A line of space that is a thing by itself, with its family."""
 
     start: Vector
     end: Vector
     family: str
-
-
-NO_FACE = -1
-"""Where a line bounds no face."""
 
 
 def bars(part: Part, drawn: Sequence[Bar], *, floating: bool = False) -> Solid:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from abc import ABC, abstractmethod
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -18,7 +19,7 @@ from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint, View
-from orthopsis.phrase import Length, Number, Phrase, say
+from orthopsis.phrase import Length, Number, Own, Phrase, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.roles import FieldRole, Path
 
@@ -50,6 +51,11 @@ Name = Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$"), FieldRol
 Reference = Annotated[str, Field(max_length=40), FieldRole.REFERENCE]
 
 
+def named(id: str) -> Own:
+    """What is called so in a document, as words for titles."""
+    return Own(re.sub(r"[-_]+", " ", id).strip().capitalize())
+
+
 class Measures(BaseModel):
     """A part of the exercise document: unknown fields are refused, values are frozen."""
 
@@ -79,6 +85,8 @@ class Stage:
     """What the document calls a field, where a piece is worked out as another kind."""
     words: int = 0
     """How many words there are on the sheet."""
+    number: int = 0
+    """The piece's place in the list."""
 
     def refuse(self, field: str, says: Phrase) -> ExerciseError:
         """An error that names the piece's field."""
@@ -179,6 +187,11 @@ class Drawn(ABC):
 
     def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
         """Outlines on paper within which pupils draw by hand: shown, and never judged."""
+        del stage
+        return ()
+
+    def hand_rooms(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        """Outlines on paper within which lines by hand may stray; what is ruled there is judged."""
         del stage
         return ()
 

@@ -6,7 +6,6 @@ are one of a few placements, and nothing else asks which.
 
 from __future__ import annotations
 
-import re
 from abc import abstractmethod
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from functools import cache
@@ -29,8 +28,19 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Flag, Grip, Measures, Name, Reference, Stage, Standing
+from orthopsis.pieces.base import (
+    Drawn,
+    Flag,
+    Grip,
+    Measures,
+    Name,
+    Reference,
+    Stage,
+    Standing,
+    named,
+)
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
+from orthopsis.pieces.placement.area import InArea
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
@@ -46,18 +56,13 @@ PLACE = "place"
 """The field of a piece that has its placement; in a document it is not written."""
 
 
-def named(id: str) -> Own:
-    """What is called so in a document, as words for titles."""
-    return Own(re.sub(r"[-_]+", " ", id).strip().capitalize())
-
-
 def _form_of(value: Any) -> str | None:
     """Which placement some fields are, by the one that tells it."""
     if isinstance(value, Placement):
         return value.form
     if not isinstance(value, Mapping):
         return None
-    forms = (OnFront, OnLines, WayPlace, AlongLine, PostsInLine, OnEdge)
+    forms = (OnFront, OnLines, InArea, WayPlace, AlongLine, PostsInLine, OnEdge)
     return next((form.form for form in forms if form.tells in value), None)
 
 

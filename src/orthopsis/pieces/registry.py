@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from typing import Annotated, get_args
+from collections.abc import Iterator
+from typing import Annotated, Any, get_args
 
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from orthopsis.pieces.kinds.box import Box
 from orthopsis.pieces.kinds.building import Building
@@ -13,11 +14,13 @@ from orthopsis.pieces.kinds.letters import Letters
 from orthopsis.pieces.kinds.outline import Outline
 from orthopsis.pieces.kinds.posts import Posts
 from orthopsis.pieces.kinds.row import Row
+from orthopsis.pieces.kinds.sketch import Sketch
 from orthopsis.pieces.kinds.way import Way
 from orthopsis.pieces.piece import Piece
 
 AnyPiece = Annotated[
-    Box | Building | Cylinder | Letters | Outline | Posts | Row | Way, Field(discriminator="kind")
+    Box | Building | Cylinder | Letters | Outline | Posts | Row | Sketch | Way,
+    Field(discriminator="kind"),
 ]
 
 KINDS: dict[str, type[Piece]] = {
@@ -26,3 +29,20 @@ KINDS: dict[str, type[Piece]] = {
     for kind in get_args(piece.model_fields["kind"].annotation)
 }
 """The kinds by the names that documents write."""
+
+
+def _kinds_within(annotation: Any) -> Iterator[str]:
+    """What `kind` may say in all that a field holds."""
+    if isinstance(annotation, type) and issubclass(annotation, BaseModel):
+        for name, info in annotation.model_fields.items():
+            if name == "kind":
+                yield from get_args(info.annotation)
+            else:
+                yield from _kinds_within(info.annotation)
+    else:
+        for part in get_args(annotation):
+            yield from _kinds_within(part)
+
+
+ALL_KINDS = frozenset(kind for piece in KINDS.values() for kind in _kinds_within(piece))
+"""These names, and those of roofs and parts."""

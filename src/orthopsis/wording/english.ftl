@@ -1414,6 +1414,32 @@ way-dashes-to = { $count ->
     [one] Lay the ruler on both marks and on { $vp }, and draw between the side lines: that is the dash.
    *[other] Lay the ruler on each mark and on { $vp }, and draw between the side lines: { $count } dashes with gaps between them.
  }
+way-kerb-title = the kerb
+# $edges (list) $count (number) $inside (length) $vp (point)
+way-kerb =
+    On the lower edge measure { $inside } inward from { $edges }. Join the { $count ->
+        [one] mark
+       *[other] marks
+    } to { $vp }: a second line just below the edge, and the pavement stands higher than the road.
+    .simple =
+        On the lower edge measure { $inside } inward from { $edges }. Join to { $vp }. That is the kerb.
+# $vp (point)
+way-kerb-check = The kerb grows narrower toward { $vp } and nowhere crosses the edge.
+way-crossing-title = lines for the crossing
+way-crossing-level = From both marks draw light level lines to the other edge.
+# $vp (point)
+way-crossing-to = Lay the ruler on both marks and on { $vp }, and draw light lines to the other edge.
+way-crossing-check = Both lines run straight across, from edge to edge.
+way-stripes-title = stripes
+# $left (mark) $right (mark) $parts (number) $each (length) $vp (point) $count (number)
+way-stripes =
+    Part the lower edge of the sheet between { $left } and { $right } into { $parts } equal parts, { $each } each.
+    Lay the ruler on each mark and on { $vp }, and draw only between the two light lines. Close every second
+    space at both ends: { $count ->
+        [one] that is the stripe.
+       *[other] these are the { $count } stripes.
+    }
+way-stripes-check = Stripes and gaps are equally wide, all lead to the same point, and both edges begin with a gap.
 way-dashes-check = Dashes and gaps grow shorter and closer the further they are away.
 
 ## Rows of buildings
@@ -1462,11 +1488,22 @@ row-back-check = The top is closed by two lines.
 ## Posts in a line
 
 word-post = post
+word-pole = pole
+word-fence = fence post
+word-lamp = lamp
+word-signpost = signpost
 # $things (name) $number (number)
 post-of = { $things } { $number }
-post-first-title = the nearest post
-# $top (mark) $foot (mark) $length (length) $across (phrase) $down (phrase)
-post-first = Mark { $top } { $across } and { $down }. Draw the nearest post straight down, { $length } long, to { $foot }.
+# $look (choice)
+post-first-title = the nearest { WORD($look) }
+# $top (mark) $foot (mark) $length (length) $across (phrase) $down (phrase) $look (choice)
+post-first =
+    Mark { $top } { $across } and { $down }. Draw the nearest { WORD($look) } straight down, { $length } long, to
+    { $foot }.
+# $top (mark) $foot (mark) $length (length) $across (phrase) $down (phrase) $look (choice)
+post-first-light =
+    Mark { $top } { $across } and { $down }. Draw a light line straight down, { $length } long, to { $foot }: so
+    high is the nearest { WORD($look) }.
 # $down (length) $half (length)
 post-arm-level = Mark { $down } below its top, and draw the arm level, { $half } to the left and { $half } to the right.
 # $down (length) $half (length) $vp (point)
@@ -1478,30 +1515,75 @@ post-arm-end = { $across } and { $down }
 # $ends (list)
 post-arm-alone = Mark the middle of its arm and both ends: { $ends }. Draw the arm from end to end.
 post-first-check = It stands square to the edge of the sheet.
-post-lines-title = lines for all posts
+# $look (choice)
+post-lines-title = lines for every { WORD($look) }
 # $top (mark) $foot (mark) $vp (point)
 post-lines = Draw light lines from { $top } and from { $foot } to { $vp }: all tops and feet lie on them.
 # $vp (point)
 post-lines-arm = Draw three more to { $vp }, from the arm’s middle and from both its ends.
+# $upper (length) $lower (length)
+post-rails-marks = For the rails mark { $upper } and { $lower } below its top.
+# $vp (point)
+post-lines-rails = Draw two more to { $vp }, from the marks of the rails.
 # $vp (point)
 post-lines-check = All of these lines meet in { $vp }.
-post-next-title = the second post
-# $foot (mark) $top (mark)
-post-next = Draw the second post there, from { $foot } up to { $top }.
+# $look (choice)
+post-next-title = the second { WORD($look) }
+# $foot (mark) $top (mark) $look (choice)
+post-next = There stands the second { WORD($look) }: draw straight up from { $foot } to { $top }.
 post-next-arm = Draw its arm between the lines from the first arm’s ends.
+post-next-rails = Draw the rails from post to post, along the lines of the rails.
+# $look (choice)
+post-by-hand-title = each { WORD($look) }, by hand
+# $look (choice) $width (length)
+post-by-hand =
+    Without a ruler: draw the { WORD($look) } between its lines, about { $width } wide. Rub out the light line in it, and
+    darken the { WORD($look) }.
+# $look (choice) $width (length)
+post-on-top = Without a ruler: draw what the { WORD($look) } carries, the whole about { $width } wide.
+# $look (choice)
+post-wires-title = the wires, by hand
+# $sag (length)
+post-wires-first =
+    Without a ruler: let the wires hang from pole to pole. In the middle they hang about { $sag }
+    below a straight line.
+post-wires = Let the wires hang, by hand, a little less than in the space before.
+post-wires-check = They hang in bows, flatter and flatter the further away they are.
 post-next-check = It is as high as the lines allow, no higher and no lower.
-post-repeat-title = one post more
-# $near (mark) $top (mark)
+# $look (choice)
+post-repeat-title = one { WORD($look) } more
+# $near (mark) $top (mark) $look (choice)
 post-repeat =
-    Cross the diagonals between the last two posts, and carry the crossing to the last post: its middle. From
+    Cross the diagonals between the last two, and carry the crossing to the last upright: its middle. From
     { $near }, the foot of the one before, through that middle to the line of the tops: there, at { $top },
-    stands the next.
+    stands the next { WORD($look) }.
     .simple =
-        Find the middle of the last post by diagonals. Put the ruler on { $near } and on this middle. Where it
-        meets the line of the tops, at { $top }, stands the next post.
+        Find the middle of the last upright by diagonals. Put the ruler on { $near } and on this middle. Where it
+        meets the line of the tops, at { $top }, stands the next { WORD($look) }.
 # $things (list) $count (number)
-again-posts = Do the same for { $things }, each from the two before it.
-post-repeat-check = The posts come closer together evenly.
+again-posts = Do the same for { $things }, each from the two before it. Then rub out the diagonals.
+post-repeat-check = The spaces between them grow narrower evenly.
+
+## What is drawn by hand
+
+word-hills = hills
+word-sun = sun
+word-cloud = cloud
+word-tree = tree
+word-bush = bush
+word-person = person
+word-bin = bin
+word-aerial = aerial
+# $look (choice)
+sketch-title = the { WORD($look) }, by hand
+# $look (choice) $across (phrase) $down (phrase) $width (length) $height (length)
+sketch =
+    Without a ruler: draw the { WORD($look) }, about { $width } wide and { $height } high. The upper left end of
+    it lies { $across } and { $down }. Stop where something stands before it, and darken the line.
+    .simple =
+        Draw the { WORD($look) } by hand. It is about { $width } wide and { $height } high. It begins { $across }
+        and { $down }.
+sketch-check = It looks as you like it: nobody measures this line.
 
 ## Houses: walls, roofs, what lies in the walls
 
@@ -1619,6 +1701,44 @@ hip-edges-title = the hips
 # $ends (marks)
 hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
 hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
+word-chimney = chimney
+# $part (own) $whole (name)
+part-of = { $part } of { $whole }
+chimney-place-title = its place on the roof
+# $one (marks) $other (marks) $middle (mark)
+chimney-middle = Cross the diagonals { $one } and { $other } of the slope: { $middle } is its middle as we see it.
+# $middle (mark) $vp (point)
+chimney-line = Draw a light line from { $middle } to { $vp }.
+# $middle (mark)
+chimney-line-level = Draw a light level line through { $middle }.
+# $start (mark) $along (length) $mark (mark)
+chimney-level = Measure { $along } along the level line from { $start }: { $mark }.
+chimney-place-check = Both marks lie on the slope, level with its middle.
+chimney-front-title = its front
+# $foot (mark) $high (length) $top (mark) $other (mark)
+chimney-front =
+    Draw an upright { $high } high on { $foot }, to { $top }, and another on { $other }. Join their tops along the
+    same way as their feet.
+chimney-front-check = Its foot and its top lead to the same point, or both lie level.
+chimney-deep-title = how deep it is
+# $foot (mark) $top (mark)
+chimney-deep = Draw the upright down from { $top } to the slanting line from { $foot }: so its foot rises with the roof.
+# $slope (marks)
+chimney-slope-parallel = Its foot goes up the roof, parallel to { $slope }.
+# $point (mark)
+chimney-slope = Its foot goes up the roof, to the roof’s own point { $point }, like every line there.
+# $slope (marks) $vp (point) $point (mark)
+chimney-slope-to =
+    Its foot goes up the roof like every line there: to the roof’s own point, { $point }, where { $slope },
+    prolonged, meets the upright through { $vp }.
+chimney-deep-check = The slanting foot goes up like the edge of the roof.
+chimney-top-title = its top
+# $one (mark) $other (mark)
+chimney-top = Close the top from { $one } and from { $other }: opposite corner to opposite point.
+# $top (mark) $foot (mark)
+chimney-back =
+    Draw the last upright down from { $top } to the line from { $foot } along the roof, and join its foot to both others.
+chimney-top-check = The top is closed by two lines.
 parapet-title = the parapet
 # $down (length)
 parapet = Mark { $down } below the top on the nearest upright, and carry it round with light lines.
@@ -1710,10 +1830,16 @@ column-along = How long
 # $value (phrase)
 brief-along = { $value }
 column-first = First mark
+column-near = Near line
+column-far = Far line
 # $value (phrase)
 brief-gap = gap { $value }
 # $value (phrase)
 brief-first = { $value }
+# $value (phrase)
+brief-near = { $value }
+# $value (phrase)
+brief-far = { $value }
 # $value (number)
 brief-count = { $value } in all
 
@@ -1945,6 +2071,9 @@ add-building = Add a house
 kind-way = way
 kinds-way = ways
 add-way = Add a road
+kind-sketch = drawing by hand
+kinds-sketch = drawings by hand
+add-sketch = Add hills, a tree …
 kind-posts = posts
 kinds-posts = posts
 add-posts = Add poles
@@ -2007,6 +2136,24 @@ field-dashes = Dashes along the middle
 field-dashes-count = How many dashes
 field-dashes-wide-mm = How wide, at the lower edge
 field-dashes-first = The first begins
+field-kerb = Kerb beside both edges
+field-kerb-in-mm = Inward, on the lower edge
+field-crossing = Crossing with stripes
+field-crossing-near = It begins
+field-crossing-far = It ends
+field-crossing-stripes = How many stripes
+choice-look-hills = hills
+choice-look-sun = a sun
+choice-look-cloud = a cloud
+choice-look-tree = a tree
+choice-look-bush = a bush
+choice-look-person = a person
+choice-look-bin = a bin
+choice-look-aerial = an aerial
+field-area-x-mm = From the left
+field-area-y-mm = From the top
+field-area-width-mm = Wide
+field-area-height-mm = High
 choice-look-road = a road
 choice-look-path = a path
 choice-look-river = a river
@@ -2028,6 +2175,19 @@ field-post-top-mm = Its top, from the top
 field-post-foot-mm = Its foot, from the top
 field-count = How many
 field-next = The next stands
+field-thing = What stands there
+choice-thing-pole = poles
+choice-thing-lamp = lamps
+choice-thing-signpost = signposts
+choice-thing-fence = a fence
+choice-thing-tree = trees
+choice-thing-person = people
+choice-thing-bin = bins
+field-rails = Rails from post to post
+field-rails-upper-mm = Upper, below the top
+field-rails-lower-mm = Lower, below the top
+field-wires = Wires that sag
+field-wires-sag-mm = They sag
 field-arm = With an arm across
 field-arm-long-mm = Arm, long
 field-arm-down-mm = Arm, below the top
@@ -2059,6 +2219,15 @@ field-roof-parapet-mm = Parapet, from the top
 field-parts = In its walls
 added-windows = Add windows
 added-door = Add a door
+added-chimney = Add a chimney
+choice-on-roof = the slope
+choice-on-roof-left = left slope
+choice-on-roof-right = right slope
+choice-on-roof-front = front slope
+choice-on-roof-side = slope at the side
+field-wide = Wide
+field-deep = Deep, at the top
+field-high-mm = High, in front
 field-on = On the wall
 choice-on-left = left
 choice-on-right = right
@@ -2097,6 +2266,8 @@ grip-street = street
 grip-edge = front edge
 grip-next = distance to the next
 grip-dashes-first = first dash
+grip-crossing-near = near end of the crossing
+grip-crossing-far = far end of the crossing
 
 ## A verdict as text
 
@@ -2235,8 +2406,10 @@ refused-wall-unseen = this wall does not show; move the house aside, or name ano
 refused-roof-behind = a roof so high cannot be seen from here; make it lower
 refused-roof-too-short = the roof is too short for such a ridge; choose a pyramid or quarters
 refused-no-parts = this thing has no parts to add
+refused-crossing-order = the crossing ends before it begins; let it end further up the edge than it begins
 refused-way-order = the left edge comes first; give the smaller measure before the larger one
 refused-no-such-point = there is no such point in this view
+refused-form-of-a-sketch = give area, the box on the sheet that it fills
 refused-form-of-a-way = give edges_mm, where the way begins on the lower edge of the sheet
 # $piece (own)
 refused-row-from-none =
@@ -2249,7 +2422,19 @@ refused-row-too-far = has no room left here; make those before it shorter
 refused-form-of-a-row = give from, where the row begins
 refused-row-needs-base = a row begins at a house or a road; add one of these first
 refused-form-of-posts = give post, the nearest one, and next, where the second stands
+refused-posts-carry = only posts carry arms, rails or wires; leave them out, or let poles stand there
+refused-rails-order = the lower rail lies below the upper; give it the larger measure
+refused-rails-below = the lower rail lies below the foot of the post; choose a smaller measure
 refused-arm-on-level = the arms lie on the eye level, where no line crosses another; put them higher or lower
+refused-chimney-over-ridge = reaches over the ridge; make it less deep, or turn the roof
+refused-chimney-on-parallel =
+    a far slope by a parallel is only nearly right, and nothing can stand on it; choose the roof’s own point or
+    the middle of the far wall
+refused-chimney-beyond = reaches beyond the end of the roof; make it narrower
+refused-chimney-too-low = is lower than the roof behind it; make it higher, or less deep
+refused-no-such-slope = the house has no such slope that we see; choose one that shows, on a gable or a lean-to
+refused-no-slope = we see no slope of this roof; choose a gable or a lean-to that turns to us
+refused-level-cut = runs level here: give along_mm, a length on paper
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller
 refused-panel-front = a front is for one rectangle on the wall in front, without storeys, bays and cuts
 refused-panel-height = say how high it is

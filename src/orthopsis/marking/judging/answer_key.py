@@ -126,9 +126,14 @@ def expected_of(strokes: Iterable[Stroke], scene: Scene) -> list[Expected]:
 
 def by_hand(line: Segment, scene: Scene, within_mm: float = 0.05) -> bool:
     """Whether a line lies wholly in something that pupils draw by hand, or so near it."""
+    return lies_in_one(line, scene.by_hand, within_mm)
+
+
+def lies_in_one(line: Segment, outlines: Iterable[Sequence[XY]], within_mm: float = 0.0) -> bool:
+    """Whether a line lies wholly within one of some outlines, or so near it."""
     return any(
         all(_lies_in(at(line, t), outline, within_mm) for t in (0.0, 0.5, 1.0))
-        for outline in scene.by_hand
+        for outline in outlines
     )
 
 

@@ -9,12 +9,20 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from orthopsis.marking.fitting import Array, ends_of
-from orthopsis.marking.judging.answer_key import AnswerKey, Expected, by_hand, distances
+from orthopsis.marking.judging.answer_key import (
+    AnswerKey,
+    Expected,
+    by_hand,
+    distances,
+    lies_in_one,
+)
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE
 
+ON_EDGE_MM = 1.0
+"""Nearer than this with both ends, a line lies on an edge."""
 NEAR_MM = 4.0
 NEAR_DEG = 6.0
 ON_CORNER_MM = 1.5
@@ -46,7 +54,26 @@ def without_handwork(found: Sequence[FoundStroke], key: AnswerKey) -> list[Found
         return list(found)
     places = [place for s in found for place in (s.start, s.middle, s.end)]
     off = distances(places, key.curves).reshape(-1, 3).max(axis=1)
-    return [stroke for stroke, far in zip(found, off, strict=True) if far > NEAR_MM]
+    return [
+        stroke
+        for stroke, far in zip(found, off, strict=True)
+        if far > NEAR_MM or _is_an_edge(stroke, key)
+    ]
+
+
+def _is_an_edge(stroke: FoundStroke, key: AnswerKey) -> bool:
+    """Whether a line lies on an edge of the exercise, and is most of it: an arm between wires is
+    no part of them.
+    """
+    edges = key.segments[key.outlines > 0.0]
+    ends = np.array([stroke.start, stroke.end])
+    start, way = edges[:, :2], edges[:, 2:] - edges[:, :2]
+    long_mm = np.maximum(np.hypot(*way.T), 1e-9)
+    off = ends[:, None] - start
+    aside = np.abs(off[..., 0] * way[:, 1] - off[..., 1] * way[:, 0]) / long_mm
+    along = np.clip((off * way).sum(axis=2) / long_mm, 0.0, long_mm)
+    covered = np.abs(along[1] - along[0])
+    return bool(np.any((aside.max(axis=0) < ON_EDGE_MM) & (covered > long_mm / 2)))
 
 
 def assign(found: Sequence[FoundStroke], key: AnswerKey) -> list[Assigned]:
@@ -65,7 +92,12 @@ def assign(found: Sequence[FoundStroke], key: AnswerKey) -> list[Assigned]:
             # A dark line on a guide line's place may be an edge that went the guide's way.
             result[i] = _by_start(assigned.found, missing, within_mm=ON_CORNER_MM) or assigned
         missing = [line for line in missing if line is not result[i].expected]
-    return result
+    rooms = key.scene.hand_rooms
+    return [
+        one
+        for one in result
+        if one.expected or not lies_in_one((one.found.start, one.found.end), rooms)
+    ]
 
 
 def support(assigned: Sequence[Assigned], expected: Sequence[Expected]) -> float:

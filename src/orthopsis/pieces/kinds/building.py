@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Sequence
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, model_validator
@@ -10,11 +11,13 @@ from pydantic import Field, model_validator
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Stage
+from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.roles import Added, Editor, Path
+from orthopsis.pieces.shapes.house.chimney import Chimney
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.on_roof import first_chimney, members
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
@@ -27,19 +30,27 @@ class Building(BlockPiece, DrawnHouse):
     kind: Literal["building"]
     roof: Roof = Flat(kind="flat")
     fittings: Annotated[
-        list[Panel],
+        list[Annotated[Panel | Chimney, Field(discriminator="kind")]],
         Field(alias="parts", max_length=40, default_factory=list),
         Editor.PARTS,
-        Added(("windows", "door")),
+        Added(("windows", "door", "chimney")),
     ]
 
     @property
     def weight(self) -> float:
         openings = (
-            (panel.storeys or 1) * (panel.bays.count if panel.bays else 1)
-            for panel in self.fittings
+            (panel.storeys or 1) * (panel.bays.count if panel.bays else 1) for panel in self._panels
         )
         return 2.0 + sum(openings) / 4.0
+
+    @property
+    def _panels(self) -> list[Panel]:
+        return [one for one in self.fittings if isinstance(one, Panel)]
+
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
+        """The house, and what is built on it."""
+        chimneys = [one for one in self.fittings if isinstance(one, Chimney)]
+        return [self, *members(self.house(stage), chimneys)]
 
     @classmethod
     def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
@@ -70,20 +81,26 @@ class Building(BlockPiece, DrawnHouse):
 
     def with_part(self, what: str, stage: Stage) -> Self:
         """The building with windows or a door more, on the first wall that has room."""
+        if what == "chimney":
+            fittings = [*self.fittings, first_chimney(self.house(stage), self._free_id(what))]
+            return self.model_copy(update={"fittings": fittings})
         walls = [wall.name for wall in self.house(stage).walls.shown]
-        there = [panel.on for panel in self.fittings if what in ("", panel.look)]
+        there = [panel.on for panel in self._panels if what in ("", panel.look)]
         wall = next((name for name in walls if name not in there), walls[0])
-        number = 1
-        while f"{what} {number}" in {panel.id for panel in self.fittings}:
-            number += 1
         place = self.house(stage).first_panel(what, wall)
-        panel = Panel.model_validate({"kind": "panel", "id": f"{what} {number}", "on": wall,
+        panel = Panel.model_validate({"kind": "panel", "id": self._free_id(what), "on": wall,
                                       "look": what, **place})  # fmt: skip
         return self.model_copy(update={"fittings": [*self.fittings, panel]})
 
+    def _free_id(self, what: str) -> str:
+        number = 1
+        while f"{what} {number}" in {one.id for one in self.fittings}:
+            number += 1
+        return f"{what} {number}"
+
     def house(self, stage: Stage) -> House:
         """The building where it stands."""
-        return House(self.part, self.name, self.place, self.roof, self.fittings, stage)
+        return House(self.part, self.name, self.place, self.roof, self._panels, stage)
 
     @property
     def roof_path(self) -> Path:

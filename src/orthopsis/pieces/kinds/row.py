@@ -14,8 +14,8 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Grip, Stage
-from orthopsis.pieces.piece import PLACE, Piece, named
+from orthopsis.pieces.base import Drawn, Grip, Stage, named
+from orthopsis.pieces.piece import PLACE, Piece
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.row import AlongLine, BlockInRow, Blocks, in_row, moved_row

@@ -1,48 +1,30 @@
-"""The way: a road or a path over the ground, with dashes along its middle."""
+"""The way: a road, a path or a river over the ground, and what lies on it."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from typing import Annotated, ClassVar, Literal, Self
 
-from pydantic import Field
-
-from orthopsis.construction.moves import Act, Mark, count, measures_set
+from orthopsis.construction.moves import Act
 from orthopsis.construction.order import Body, SeenLine, Shown
 from orthopsis.construction.places import across as across_said
-from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, join, meet
+from orthopsis.perspective.plane import LEVEL, Point, join, meet
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, plus
-from orthopsis.perspective.view import HORIZONTAL, View, eye_space, on_paper
-from orthopsis.phrase import Choice, Length
-from orthopsis.picture.solid import Detail, Side, patch
+from orthopsis.perspective.view import View, eye_space, on_paper
+from orthopsis.phrase import Choice
+from orthopsis.picture.solid import Side, patch
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, Measures, PaperLength, Site, Stage
+from orthopsis.pieces.base import Drawn, Grip, Site, Stage
 from orthopsis.pieces.piece import Piece
-from orthopsis.pieces.placement.depth import Cut, check_share
+from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.way import FAR, WayPlace
 from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.shapes.road.crossing import Crossing
+from orthopsis.pieces.shapes.road.dashes import Dashes
+from orthopsis.pieces.shapes.road.kerb import Kerb
+from orthopsis.pieces.shapes.road.marking import Marking, OnWay, WaySite
 from orthopsis.pieces.shapes.tidy import tidy
-
-
-class Dashes(Measures):
-    """Dashes along the middle, `wide_mm` at the sheet's lower edge. The `first` begins as far up
-    the middle line as the cut says; each dash and each gap is as long in truth as the way up there.
-    """
-
-    count: Annotated[int, Field(ge=1, le=20), FieldRole.COUNT] = 5
-    wide_mm: PaperLength
-    first: Annotated[Cut, FieldRole.RUN]
-
-    def steps(self, share: float) -> Iterator[tuple[float, float]]:
-        """Where each dash begins and ends, in true steps, when the first step goes that share of
-        the way to the point.
-        """
-        step = share / (1.0 - share)
-        for k in range(self.count):
-            yield (2 * k + 1) * step, (2 * k + 2) * step
 
 
 class Way(Piece, Drawn):
@@ -53,7 +35,9 @@ class Way(Piece, Drawn):
     kind: Literal["way"]
     standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
     look: Annotated[Literal["road", "path", "river"], FieldRole.CHOICE] = "road"
+    kerb: Annotated[Kerb | None, Editor.SWITCH] = None
     dashes: Annotated[Dashes | None, Editor.SWITCH] = None
+    crossing: Annotated[Crossing | None, Editor.SWITCH] = None
     place: WayPlace
 
     @property
@@ -62,28 +46,22 @@ class Way(Piece, Drawn):
         return Part(self.id)
 
     def switched_on(self, field: str, stage: Stage) -> Self:
-        """Dashes begin a tenth of the way up, a tenth of the road wide."""
-        if field != "dashes":
-            return super().switched_on(field, stage)
+        """What fits the way's width: dashes a tenth of it wide, a kerb a fifteenth."""
         left, right = self.place.edges_mm
-        wide_mm = max(2.0, round((right - left) / 20.0))
-        dashes = Dashes(wide_mm=wide_mm, first=Cut(fraction=0.1))
-        return self.model_copy(update={"dashes": dashes})
+        wide_mm = right - left
+        first: dict[str, Marking] = {
+            "kerb": Kerb(in_mm=max(1.0, round(wide_mm / 15.0))),
+            "dashes": Dashes(wide_mm=max(2.0, round(wide_mm / 20.0)), first=Cut(fraction=0.1)),
+            "crossing": Crossing(near=Cut(fraction=0.2), far=Cut(fraction=0.35)),
+        }
+        if field not in first:
+            return super().switched_on(field, stage)
+        return self.model_copy(update={field: first[field]})
 
     @property
-    def _middle_mm(self) -> float:
-        left, right = self.place.edges_mm
-        return (left + right) / 2.0
-
-    def _dashes(self, stage: Stage) -> list[tuple[float, float]]:
-        """Where dashes begin and end, in true steps. Raises ExerciseError."""
-        if self.dashes is None:
-            return []
-        way = self.place.at_sheet(stage, self._middle_mm), self.place.goal(stage).at
-        cut = self.dashes.first
-        share = cut.share_by_projection(*way, stage.view)
-        check_share(share, way, cut, stage, "dashes.first")
-        return list(self.dashes.steps(share))
+    def _markings(self) -> list[Marking]:
+        """What lies on it, in the order of drawing."""
+        return [one for one in (self.kerb, self.dashes, self.crossing) if one is not None]
 
     # --- for the picture ---------------------------------------------------------------------
 
@@ -94,30 +72,10 @@ class Way(Piece, Drawn):
             self.place.in_space(stage, x, gone)
             for x, gone in ((left, 0.0), (left, FAR), (right, FAR), (right, 0.0))
         ]
-        family = self.place.goal(stage).name
-        return [patch(self.part, there, (Side(0, family), Side(2, family)), self._lines(stage))]
-
-    def _lines(self, stage: Stage) -> list[Detail]:
-        found: list[Detail] = []
-        across, along = self.place.across(stage), self.place.goal(stage).name
-        level = HORIZONTAL if across is None else across.name
-        for begin, end in self._dashes(stage):
-            (a, c), (b, d) = (self._across(stage, gone) for gone in (begin, end))
-            found += [Detail(0, a, b, along), Detail(0, c, d, along)]
-            found += [Detail(0, a, c, level), Detail(0, b, d, level)]
-        return found
-
-    def _across(self, stage: Stage, gone: float) -> list[Vector]:
-        """The two corners of a dash's end, straight across the middle line."""
-        assert self.dashes is not None
-        middle = self.place.in_space(stage, self._middle_mm, gone)
-        start = self.place.in_space(stage, self._middle_mm)
-        half_mm, other = self.dashes.wide_mm / 2 * start[2], self.place.across(stage)
-        if other is None:
-            return [plus(middle, (way * half_mm, 0.0, 0.0)) for way in (-1.0, 1.0)]
-        # Toward the other point, as far as the dash's side, which runs to the way's own.
-        step = half_mm / (other.at.x - self.place.goal(stage).at.x)
-        return [plus(middle, eye_space(other.at, way * step)) for way in (-1.0, 1.0)]
+        way = OnWay(self.place, stage)
+        details = [line for marking in self._markings for line in marking.details(way)]
+        sides = Side(0, way.goal.name), Side(2, way.goal.name)
+        return [patch(self.part, there, sides, details)]
 
     # --- for the construction ----------------------------------------------------------------
 
@@ -127,7 +85,8 @@ class Way(Piece, Drawn):
         edges = [self.place.at_sheet(stage, x) for x in self.place.edges_mm]
         near = 1.0 / depth
         lines = tuple(SeenLine((edge.xy, goal.xy), (near, 0.0)) for edge in edges)
-        self._dashes(stage)
+        for marking in self._markings:
+            marking.details(OnWay(self.place, stage))
         return Body(
             part=self.part,
             name=self.name,
@@ -159,66 +118,34 @@ class Way(Piece, Drawn):
             other=across_said(place.edges_mm[1], paper.sheet), vp=goal, look=Choice(self.look),
         )  # fmt: skip
         step.check("way-edges-check", vp=goal)
-        if self.dashes is not None:
-            self._draw_dashes(site, goal, self.dashes)
+        work = WaySite(site, OnWay(place, site.stage), (marks[0], marks[1]), goal)
+        for marking in self._markings:
+            marking.draw(work)
         tidy(site, "way")
         return FrameMarks(enumerate(marks))
-
-    def _draw_dashes(self, site: Site, goal: Mark, dashes: Dashes) -> None:
-        """A light middle line with the ends of the dashes on it, and two lines for their sides."""
-        paper = site.paper
-        step = site.begin("way-middle", Act.DETAILS)
-        middle = paper.measure_on_foot(self._middle_mm)
-        line = paper.aim(middle, goal, site.part, fate="erase")
-        half_mm = dashes.wide_mm / 2
-        sides = [paper.measure_along(middle, way, half_mm) for way in (LEFT, LEVEL)]
-        guides = [paper.aim(side, goal, site.part, fate="erase") for side in sides]
-        step.say(
-            "way-middle", middle=middle, across=across_said(self._middle_mm, paper.sheet),
-            vp=goal, half=Length(half_mm),
-        )  # fmt: skip
-        step.check("way-middle-check", vp=goal)
-        step = site.begin("way-dashes", Act.DETAILS)
-        other = self.place.across(site.stage)
-        first, said = dashes.first.build(site, middle, goal, line, LEVEL, (), None, "first")
-        whole = distance(middle.at, goal.at)
-        share = distance(middle.at, first.at) / whole
-        ends = [first]
-        for begin, end in dashes.steps(share):
-            for gone in (begin, end):
-                along_mm = whole * gone / (1.0 + gone)
-                if gone != share / (1.0 - share):
-                    ends.append(paper.measure_along(middle, goal, along_mm))
-                    paper.reach(line, ends[-1])
-        corners = []
-        for mark in ends:
-            if other is None:
-                end_line, family = paper.level(mark), HORIZONTAL
-            else:
-                end_line, family = paper.lay(mark, site.points[other.name]), other.name
-            a, b = (paper.cross(end_line, guide) for guide in guides)
-            paper.keep(a, b, family, site.body)
-            corners.append((a, b))
-        for near, far in zip(corners[::2], corners[1::2], strict=True):
-            for a, b in zip(near, far, strict=True):
-                paper.keep(a, b, goal.name, site.body)
-        measured = measures_set(step, since=1)
-        step.says.append(said)
-        step.say("way-dashes", middle=middle, alongs=measured)
-        which = "way-dashes-level" if other is None else "way-dashes-to"
-        toward = {} if other is None else {"vp": site.points[other.name]}
-        step.say(which, count=count(dashes.count), **toward)
-        step.check("way-dashes-check")
-        step.bulk = True
 
     # --- what both sides read from the document ----------------------------------------------
 
     def grips(self, stage: Stage) -> list[Grip]:
-        if self.dashes is None:
-            return []
-        start, goal = self.place.at_sheet(stage, self._middle_mm), self.place.goal(stage).at
-        at = self.dashes.first.place_on_paper(start, goal, stage.view, LEVEL)
-        return [Grip("dashes.first", self.dashes.first.way, start, goal, at)]
+        """The cuts of what lies on it."""
+        way = OnWay(self.place, stage)
+        found = []
+        for field, cut, x_mm in self._cuts(way):
+            start, goal = self.place.at_sheet(stage, x_mm), way.goal.at
+            at = cut.place_on_paper(start, goal, stage.view, LEVEL)
+            found.append(Grip(field, cut.way, start, goal, at))
+        return found
+
+    def _cuts(self, way: OnWay) -> list[tuple[str, Cut, float]]:
+        """Each cut with its field and where its line begins on the sheet's lower edge."""
+        found = []
+        if self.dashes is not None:
+            found.append(("dashes.first", self.dashes.first, way.middle_mm))
+        if self.crossing is not None:
+            left = self.place.edges_mm[0]
+            found += [("crossing.near", self.crossing.near, left),
+                      ("crossing.far", self.crossing.far, left)]  # fmt: skip
+        return found
 
     def moved(self, stage: Stage, view: View) -> Self:
         """The same road seen from elsewhere: its edges where they now leave the sheet."""

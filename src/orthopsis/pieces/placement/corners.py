@@ -76,8 +76,14 @@ def seen_edges(corners: Sequence[Point], transparent: bool) -> set[tuple[int, in
     }
 
 
-def block_body(part: Part, name: Value, corners: tuple[NearPlace, ...], stage: Stage) -> Body:
-    """The block on paper: eight corners, each with its nearness."""
+def block_body(
+    part: Part,
+    name: Value,
+    corners: tuple[NearPlace, ...],
+    stage: Stage,
+    on: Part | None = None,
+) -> Body:
+    """The block on paper: eight corners, each with its nearness; `on` is what it is built on."""
     places = [place for place, _ in corners]
 
     def show() -> Shown:
@@ -99,4 +105,5 @@ def block_body(part: Part, name: Value, corners: tuple[NearPlace, ...], stage: S
         show=show,
         transparent=stage.transparent,
         floating=stage.floating,
+        on=on,
     )

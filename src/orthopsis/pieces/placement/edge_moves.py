@@ -151,7 +151,12 @@ def _close_back(site: Site, edges: Edges, marks: Marks, left_vp: Mark, right_vp:
         to_right = paper.aim(marks[left], right_vp, site.part)
         to_left = paper.aim(marks[right], left_vp, site.part)
         on_level = abs(marks[left].at.y - level_mm) < 1e-6
-        if on_level and upright is not None:
+        if on_level:
+            if upright is None:
+                # On the eye level both lines are one: the corner lies under that of the other end.
+                beside, beyond = (0, 5) if back == 7 else (3, 6)
+                lines = paper.lay(marks[beside], right_vp), paper.lay(marks[beyond], left_vp)
+                upright = plumb(paper, paper.cross(*lines), third)
             marks[back] = paper.cross(upright, to_right)
         else:
             marks[back] = paper.cross(to_right, to_left)

@@ -20,6 +20,8 @@ from orthopsis.pieces.shapes.house.walls import AROUND, FLOOR, Walls
 Pair = tuple[int, int]
 FIRST = 8
 """The number of the first corner that is not the block's."""
+ROOF_POINT = -1
+"""Under this number the marks of a house have its roof's own point, where it was found."""
 
 
 @dataclass(frozen=True)

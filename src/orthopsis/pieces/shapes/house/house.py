@@ -76,13 +76,14 @@ class House:
         details = [one for panel in self.panels for one in panel.details(block, self.walls)]
         details += self.roof.details(block, self.walls)
         # What lies in a wall that turns away is not drawn, even where the house is seen through.
-        details = [one for one in details if self._faces_us(one.face)]
+        details = [one for one in details if self.faces_us(one.face)]
         return polyhedron(
             self.part, self.in_space, self.form.faces, families, details,
             transparent=self.stage.transparent, floating=self.stage.floating,
         )  # fmt: skip
 
-    def _faces_us(self, number: int) -> bool:
+    def faces_us(self, number: int) -> bool:
+        """Whether a face turns its outside to us. Raises ExerciseError."""
         corners = [self.in_space[k] for k in self.form.faces[number]]
         return dot(loop_normal(corners), corners[0]) > 0.0
 
@@ -113,7 +114,7 @@ class House:
         return [
             outline
             for panel in self.panels
-            if self._faces_us(AROUND.index(panel.wall(self.walls).corners))
+            if self.faces_us(AROUND.index(panel.wall(self.walls).corners))
             for outline in panel.by_hand(block, self.walls)
         ]
 
@@ -123,7 +124,7 @@ class House:
         """The house by ruler. Raises ExerciseError."""
         block = self.place.corners(self.stage)
         self._check()
-        new = self._closed(self._space)[len(block) :]
+        new = self.on_paper[len(block) :]
         corners: tuple[NearPlace, ...] = (
             *block,
             *((Point(x / d, y / d), 1.0 / d) for x, y, d in new),
@@ -162,6 +163,11 @@ class House:
     def _space(self) -> list[Vector]:
         """The block's corners by ruler, as places that can be parted evenly."""
         return [(x / n, y / n, 1.0 / n) for (x, y, _), n in self.place.corners(self.stage)]
+
+    @cached_property
+    def on_paper(self) -> list[Vector]:
+        """All corners by ruler, in the same way. Raises ExerciseError."""
+        return self._closed(self._space)
 
     @property
     def right_far_peak(self) -> Point:

@@ -8,7 +8,7 @@ from orthopsis.construction.moves import Act, Mark, Ruled, Step, strung
 from orthopsis.construction.places import down
 from orthopsis.perspective.plane import distance
 from orthopsis.phrase import Length, say
-from orthopsis.pieces.shapes.house.form import FIRST, pair
+from orthopsis.pieces.shapes.house.form import FIRST, ROOF_POINT, pair
 from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Pitched, Slope
 from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import Wall, opposite
@@ -109,7 +109,7 @@ def _far_by_point(work: HouseSite, wall: Wall, slope: Slope, ridge: Ruled) -> St
     vp = work.points[wall.family]
     step = work.begin("roof-point")
     upright = work.upright(vp)
-    roof_point = paper.cross(upright, paper.along(eave, peak))
+    roof_point = marks[ROOF_POINT] = paper.cross(upright, paper.along(eave, peak))
     paper.join(vp, roof_point, upright.family, work.site.part)
     paper.join(peak, roof_point, work.house.form.families[slope.near], work.site.part)
     sheet = paper.sheet

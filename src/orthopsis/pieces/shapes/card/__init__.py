@@ -1,0 +1,1 @@
+"""What is drawn by hand: flat as a card, parallel to the picture plane, shown and never judged."""

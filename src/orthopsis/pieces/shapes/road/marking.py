@@ -1,0 +1,91 @@
+"""What every marking of a way has: its lines for the picture, and its steps."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from dataclasses import dataclass
+from functools import cached_property
+
+from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.view import HORIZONTAL, VanishingPoint
+from orthopsis.picture.solid import Detail
+from orthopsis.pieces.base import Measures, Site, Stage
+from orthopsis.pieces.placement.depth import Cut, check_share
+from orthopsis.pieces.placement.way import WayPlace
+
+
+@dataclass(frozen=True)
+class OnWay:
+    """A way on its stage: places of the ground by where their line to the way's point begins on
+    the sheet's lower edge, and how many true steps toward the point they lie.
+    """
+
+    place: WayPlace
+    stage: Stage
+
+    @cached_property
+    def goal(self) -> VanishingPoint:
+        """The point that the way runs to."""
+        return self.place.goal(self.stage)
+
+    @cached_property
+    def other(self) -> VanishingPoint | None:
+        """The point of lines straight across; None where they are level."""
+        return self.place.across(self.stage)
+
+    @property
+    def across_family(self) -> str:
+        return HORIZONTAL if self.other is None else self.other.name
+
+    @property
+    def middle_mm(self) -> float:
+        left, right = self.place.edges_mm
+        return (left + right) / 2.0
+
+    def gone(self, x_mm: float, cut: Cut, field: str) -> float:
+        """How many steps a cut goes from the lower edge. Raises ExerciseError."""
+        way = self.place.at_sheet(self.stage, x_mm), self.goal.at
+        share = cut.share_by_projection(*way, self.stage.view)
+        check_share(share, way, cut, self.stage, field)
+        return share / (1.0 - share)
+
+    def at(self, x_mm: float, gone: float) -> Vector:
+        """A place in eye space."""
+        return self.place.in_space(self.stage, x_mm, gone)
+
+    def beside(self, start_mm: float, x_mm: float, gone: float) -> Vector:
+        """The place straight across the way from one on another line."""
+        if self.other is not None:
+            gone += (x_mm - start_mm) / (self.other.at.x - self.goal.at.x)
+        return self.at(x_mm, gone)
+
+
+@dataclass(frozen=True)
+class WaySite:
+    """A way that is being drawn: its edges' marks on the sheet's lower edge, and its point."""
+
+    site: Site
+    way: OnWay
+    edges: tuple[Mark, Mark]
+    goal: Mark
+
+    def straight_across(self, mark: Mark) -> Ruled:
+        """The ruler laid through a mark, straight across the way."""
+        paper, other = self.site.paper, self.way.other
+        return paper.level(mark) if other is None else paper.lay(mark, self.site.points[other.name])
+
+    def foot(self, x_mm: float) -> Mark:
+        return self.site.paper.measure_on_foot(x_mm)
+
+
+class Marking(Measures):
+    """Something that lies on a way."""
+
+    @abstractmethod
+    def details(self, way: OnWay) -> list[Detail]:
+        """Its lines in eye space, on the way's only face. Raises ExerciseError."""
+
+    @abstractmethod
+    def draw(self, work: WaySite) -> None:
+        """Its steps."""
