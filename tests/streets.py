@@ -91,7 +91,10 @@ def _buildings(rng: random.Random, level: int, back: float) -> list[Data]:
             "length": {"fraction": round(rng.uniform(0.1, 0.3), 2)},
             "back": {"along_mm": rng.randint(15, 60)} if back < 0.2 else {"fraction": back},
         }
-        if rng.random() < 0.35:
+        if number and rng.random() < 0.25:
+            far = {"fraction": round(back + rng.uniform(0.01, 0.1), 2)}
+            member["behind"] = {"along_mm": rng.randint(61, 90)} if back < 0.2 else far
+        elif rng.random() < 0.35:
             member["gap"] = {"fraction": round(rng.uniform(0.04, 0.12), 2)}
         found.append(member)
     return found

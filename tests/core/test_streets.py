@@ -8,6 +8,7 @@ from itertools import pairwise
 import pytest
 
 from orthopsis.errors import ExerciseError
+from orthopsis.exercise.editing import with_part
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import picture, resolve, steps
 from orthopsis.exercise.runthrough import run_through
@@ -151,3 +152,61 @@ def test_what_has_no_place_in_a_row_is_refused_by_its_field():
             scene = scene_of(data, **fields)
             picture(scene)
         assert refused.value.path == path, refused.value
+
+
+def behind_a_bank(**tower):
+    data = data_of("market-corner")
+    corner = {"kind": "building", "id": "corner", "standing": "ground",
+              "edge": {"x_mm": 260, "top_mm": 90, "bottom_mm": 230},
+              "left": {"fraction": 0.2}, "right": {"fraction": 0.35}}  # fmt: skip
+    one = {"length": {"fraction": 0.3}, "back": {"fraction": 0.2}}
+    tower = {**one, "id": "tower", "top_mm": 30, "behind": {"fraction": 0.22},
+             "length": {"fraction": 0.12}, **tower}  # fmt: skip
+    members = [{"id": "bank", "top_mm": 120, **one}, tower, {"id": "shop", "top_mm": 130, **one}]
+    row = {"kind": "row", "id": "west", "from": {"piece": "corner", "side": "left"},
+           "buildings": members}  # fmt: skip
+    return resolve(from_data({**data, "pieces": [corner, row]}))
+
+
+def test_what_stands_behind_has_no_foot_and_the_next_goes_on_from_the_neighbour():
+    scene = behind_a_bank()
+    drawn = outlines(scene)
+    assert difference(drawn, kept(scene)) == ([], [])
+    tower = [line for line in drawn if line.part == ("west", 2)]
+    bank = next(body for body in scene.bodies if body.part == ("west", 1))
+    assert tower
+    assert max(y for line in tower for _, y in line.segment) < bank.box[3] - 20, "no foot shows"
+    # The shop begins on the end upright of the bank.
+    corners = {body.part.number: body.corners for body in scene.bodies if body.part.piece == "west"}
+    assert corners[3][2][0] == pytest.approx(corners[1][3][0])
+    said = [instruction(step) for step in run_through(scene) if step.phrase == "row-behind"]
+    assert len(said) == 1
+    assert "behind the others" in said[0]
+    grounds = [step for step in steps(scene) if step.phrase == "row-ground"]
+    assert len(grounds) == 1
+
+
+def test_what_stands_behind_goes_along_when_the_viewer_moves():
+    there = resolve(viewer_moved(behind_a_bank().exercise, right_mm=9.0, up_mm=6.0))
+    assert difference(outlines(there), kept(there)) == ([], [])
+
+
+@pytest.mark.parametrize("tower", [{"gap": {"fraction": 0.1}}, {"behind": {"fraction": 0.05}}])
+def test_a_house_cannot_stand_in_its_neighbour_nor_both_behind_and_beside_it(tower):
+    with pytest.raises(ExerciseError):
+        steps(behind_a_bank(**tower))
+
+
+def test_nothing_stands_behind_what_is_not_there():
+    data = data_of("lane-to-the-mill")
+    row = next(piece for piece in data["pieces"] if piece["kind"] == "row")
+    row["buildings"] = [{**row["buildings"][0], "gap": None, "behind": {"along_mm": 10}}]
+    with pytest.raises(ExerciseError) as refused:
+        steps(resolve(from_data({**data, "pieces": [data["pieces"][0], row]})))
+    assert refused.value.path.endswith("buildings[0].behind")
+
+
+def test_the_bench_puts_a_house_behind_clear_of_its_neighbour():
+    there = with_part(behind_a_bank().exercise, "west", "house-behind")
+    added = there.pieces[1].buildings[-1]
+    assert added.behind.fraction > there.pieces[1].buildings[-2].back.fraction

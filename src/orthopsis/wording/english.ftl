@@ -1466,6 +1466,17 @@ row-next-title = the near upright
 # $upright (marks) $top (mark) $down (phrase)
 row-next =
     It begins where the last one ends. Lay the ruler along { $upright } and mark { $top } on it, { $down }.
+row-behind-title = its near upright, behind the others
+# $start (mark) $long (length) $mark (mark)
+row-behind-level = Level from { $start } measure { $long } away from the way: { $mark }.
+# $mark (mark) $top (mark) $down (phrase)
+row-behind =
+    It stands behind the others. Draw straight up from { $mark } to { $top }, { $down }. It ends where the others stand
+    before it.
+# $lower (mark) $foot (mark)
+row-behind-foot =
+    Its foot shows beside them: from { $lower } draw a light line the same way, and go straight down to it, to { $foot }.
+row-behind-check = It stops where a nearer house stands.
 row-upright-check = It stands square to the edge of the sheet, and its foot lies on the ground line.
 row-length-title = how long
 # $top (mark) $vp (point)
@@ -2165,6 +2176,8 @@ added-house-after-gap = Add one after a gap
 field-top-mm = Begins, from the top
 field-back = How far back
 field-gap = After a gap of
+field-behind = Behind the last, by
+added-house-behind = Add one behind
 field-from-piece = It begins at
 field-from-side = On the side
 field-from-foot-mm = Its first foot, from the top
@@ -2420,6 +2433,8 @@ refused-row-foot = a row along a way needs foot_mm, where its first foot lies
 refused-row-back = how far back is level here; give along_mm or x_mm
 refused-row-too-far = has no room left here; make those before it shorter
 refused-form-of-a-row = give from, where the row begins
+refused-gap-and-behind = it stands either after a gap or behind its neighbour; leave one of them out
+refused-row-behind-none = there is no neighbour to stand behind; begin with a house beside the way
 refused-row-needs-base = a row begins at a house or a road; add one of these first
 refused-form-of-posts = give post, the nearest one, and next, where the second stands
 refused-posts-carry = only posts carry arms, rails or wires; leave them out, or let poles stand there

@@ -66,7 +66,7 @@ class Row(Piece):
         list[InRow],
         Field(min_length=1, max_length=12),
         Editor.PARTS,
-        Added(("house", "house-after-gap")),
+        Added(("house", "house-after-gap", "house-behind")),
     ]
     place: AlongLine
 
@@ -91,13 +91,18 @@ class Row(Piece):
     def with_part(self, what: str, stage: Stage) -> Self:
         """One more building at the end of the row, as long as the last, higher or lower in turn."""
         del stage
-        last, number = self.buildings[-1], len(self.buildings) + 1
+        number = len(self.buildings) + 1
         while f"house {number}" in {one.id for one in self.buildings}:
             number += 1
+        last = next(one for one in reversed(self.buildings) if one.behind is None)
         step_mm = 20.0 if len(self.buildings) % 2 else -15.0
-        more = {"id": f"house {number}", "top_mm": last.top_mm + step_mm,
-                "gap": Cut(along_mm=10.0) if what == "house-after-gap" else None,
-                "roof": Flat(kind="flat"), "fittings": []}  # fmt: skip
+        gap = behind = None
+        if what == "house-after-gap":
+            gap = Cut(along_mm=10.0)
+        elif what == "house-behind":
+            behind, step_mm = _further(last.back), -25.0
+        more = {"id": f"house {number}", "top_mm": last.top_mm + step_mm, "gap": gap,
+                "behind": behind, "roof": Flat(kind="flat"), "fittings": []}  # fmt: skip
         return self.model_copy(
             update={"buildings": [*self.buildings, last.model_copy(update=more)]}
         )
@@ -132,3 +137,12 @@ class Row(Piece):
         return self.model_copy(
             update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})}
         )
+
+
+def _further(back: Cut) -> Cut:
+    """A little further than something goes back, so that what begins there stands clear of it."""
+    for name, more in (("fraction", 0.02), ("along_mm", 5.0), ("true_mm", 5.0)):
+        value = getattr(back, name)
+        if value is not None:
+            return back.model_copy(update={name: value + more})
+    return Cut(fraction=0.5)

@@ -6,14 +6,16 @@ it is toward the row's point, and how far it goes back. Where it stands follows 
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Mapping, Sequence
 from typing import Annotated, ClassVar, NamedTuple, TypeVar
 
 from pydantic import Field, ValidationError
 
 from orthopsis.construction.moves import Mark
+from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import LEVEL, Point, join, meet
+from orthopsis.perspective.plane import LEVEL, Point, join, meet, part_way
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import HORIZONTAL, View, eye_space, on_paper
 from orthopsis.phrase import Length, Own, say
@@ -130,11 +132,15 @@ class Blocks(AlongLine):
 
 
 class _Begin(NamedTuple):
-    """The foot on the ground line, the part it belongs to, and the corners of its upright."""
+    """Where a member begins: the foot on the ground line, the part it belongs to, and the corners
+    of its upright; and the near upright of that part, by its places and corners.
+    """
 
     foot: Point
     before: Part
     corners: tuple[int, int]
+    near: tuple[NearPlace, NearPlace] | None = None
+    near_corners: tuple[int, int] = (0, 0)
 
 
 def in_row(
@@ -147,31 +153,63 @@ def in_row(
     """Where each member stands. Raises ExerciseError."""
     if start.piece not in others:
         raise stage.refuse("from.piece", say("refused-row-from-none", piece=Own(start.piece)))
-    base = others[start.piece].place
-    side, begin = _begin(start, base, stage)
-    view = stage.view
-    along = view.level_points[0 if len(view.level_points) == 1 or side == "left" else 1].at
+    side, begin = _begin(start, others[start.piece].place, stage)
     made: list[BlockInRow] = []
-    foot = begin.foot
     for number, member in enumerate(members):
-        field, before = f"buildings[{number}]", foot
-        if member.gap is not None:
-            place = member.gap.place_on_paper(foot, along, view, LEVEL)
-            check_share(share_on_paper(foot, along, place), (foot, along), member.gap, stage,
-                        f"{field}.gap")  # fmt: skip
-            foot = place
+        field = f"buildings[{number}]"
+        if member.behind is not None:
+            foot = _behind(member.behind, side, begin, stage, f"{field}.behind")
+            assert begin.near is not None
+            link = Link(begin.before, begin.near_corners, None, member.behind,
+                        begin.near[1][0], foot, Part(row))  # fmt: skip
+        else:
+            foot = begin.foot
+            if member.gap is not None:
+                foot = _after_gap(member.gap, side, foot, stage, f"{field}.gap")
+            link = Link(begin.before, begin.corners, member.gap, None, begin.foot, foot, Part(row))
         if member.top_mm >= foot.y - 1.0:
             raise stage.refuse(f"{field}.top_mm", say("refused-row-top", foot=Length(foot.y)))
-        link = Link(begin.before, begin.corners, member.gap, before, foot, Part(row))
         one = _block(side, member, foot, stage, field, link)
         made.append(one)
-        corners = one.seen_corners
-        foot = one.corners(stage)[corners.far[1]][0]
-        begin = _Begin(foot, Part(row, number + 1), corners.far)
+        if member.behind is None:
+            begin = _end(one, Part(row, number + 1), stage)
+    end = begin.foot
     return [
-        one.model_copy(update={"link": one.link._replace(end=foot)})
+        one if one.link.behind else one.model_copy(update={"link": one.link._replace(end=end)})
         for one in made
-    ]  # fmt: skip
+    ]
+
+
+def _end(block: EdgeInRow | FrontInRow, part: Part, stage: Stage) -> _Begin:
+    """Where the next one begins that follows a block."""
+    places, corners = block.corners(stage), block.seen_corners
+    near = places[corners.near[0]], places[corners.near[1]]
+    return _Begin(places[corners.far[1]][0], part, corners.far, near, corners.near)
+
+
+def _after_gap(gap: Cut, side: RowSide, foot: Point, stage: Stage, field: str) -> Point:
+    points = stage.view.level_points
+    along = points[0 if len(points) == 1 or side == "left" else 1].at
+    place = gap.place_on_paper(foot, along, stage.view, LEVEL)
+    check_share(share_on_paper(foot, along, place), (foot, along), gap, stage, field)
+    return place
+
+
+def _behind(cut: Cut, side: RowSide, begin: _Begin, stage: Stage, field: str) -> Point:
+    """The foot of what stands behind a neighbour, on the line away from its near upright."""
+    if begin.near is None:
+        raise stage.refuse(field, say("refused-row-behind-none"))
+    (top, _), (foot, _) = begin.near
+    points = stage.view.level_points
+    if len(points) == 1:
+        if cut.along_mm is None:
+            raise stage.refuse(field, say("refused-level-cut"))
+        return Point(foot.x + (-cut.along_mm if side == "left" else cut.along_mm), foot.y)
+    across = points[1 if side == "left" else 0].at
+    place = cut.place_on_paper(top, across, stage.view, LEVEL)
+    share = share_on_paper(top, across, place)
+    check_share(share, (top, across), cut, stage, field)
+    return part_way(foot, across, share)
 
 
 def _begin(start: RowStart, base: Placement, stage: Stage) -> tuple[RowSide, _Begin]:
@@ -193,8 +231,10 @@ def _begin(start: RowStart, base: Placement, stage: Stage) -> tuple[RowSide, _Be
         corners = TO_RIGHT if start.side == "left" else FROM_LEFT
     else:
         raise stage.refuse("from.piece", say("refused-row-from-none", piece=Own(start.piece)))
-    foot = base.corners(stage)[corners.far[1]][0]
-    return start.side, _Begin(foot, Part(start.piece), corners.far)
+    places = base.corners(stage)
+    near = places[corners.near[0]], places[corners.near[1]]
+    foot = places[corners.far[1]][0]
+    return start.side, _Begin(foot, Part(start.piece), corners.far, near, corners.near)
 
 
 def _block(
@@ -253,8 +293,11 @@ def moved_row(
             length = front.depth.model_copy(update={"from_": end})
             changed = {"top_mm": front.front.y_mm, "length": length,
                        "back": Cut(along_mm=front.front.width_mm)}  # fmt: skip
+        side = 0 if isinstance(block, FrontInRow) or block.side == "left" else 1
         if member.gap is not None:
-            changed["gap"] = _moved_gap(member.gap, block, stage, view)
+            changed["gap"] = _moved_way(member.gap, block, stage, view, side)
+        if member.behind is not None:
+            changed["behind"] = _moved_way(member.behind, block, stage, view, 1 - side)
         there.append(member.model_copy(update=changed))
     if start.foot_mm is not None:
         first = blocks[0]
@@ -264,15 +307,20 @@ def moved_row(
     return start, there
 
 
-def _moved_gap(gap: Cut, block: BlockInRow, stage: Stage, view: View) -> Cut:
-    """A gap before a block, as a part of the way."""
+def _moved_way(cut: Cut, block: BlockInRow, stage: Stage, view: View, point: int) -> Cut:
+    """The way to a block from where it is measured, toward the point of that number; in one point
+    a way that is not along the row is level.
+    """
     place, near = block.corners(stage)[block.seen_corners.near[1]]
-    left = isinstance(block, FrontInRow) or block.side == "left"
-    points = (stage.view.level_points, view.level_points)
-    old, new = (one[0 if left else 1].at for one in points)
-    # Before a gap of t of the way the ground is 1 − t times as far away as behind it.
-    share = share_on_paper(block.link.start, old, place)
-    begin = eye_space(block.link.start, (1.0 - share) / near)
-    seen = [Point(*on_paper(stage.view.place_seen_by(view, one)))
-            for one in (begin, eye_space(place, 1.0 / near))]  # fmt: skip
-    return gap.moved("bottom", seen[0], new, seen[1], 1.0)
+    start, points = block.link.start, (stage.view.level_points, view.level_points)
+    if point >= len(points[0]):
+        ends = (eye_space(one, 1.0 / near) for one in (start, place))
+        seen = (on_paper(stage.view.place_seen_by(view, one)) for one in ends)
+        return Cut(along_mm=math.dist(*seen))
+    old, new = (one[point].at for one in points)
+    # Before a way of t of the whole the ground is 1 − t times as far away as behind it.
+    share = share_on_paper(start, old, place)
+    begin = eye_space(start, (1.0 - share) / near)
+    a, b = (Point(*on_paper(stage.view.place_seen_by(view, one)))
+            for one in (begin, eye_space(place, 1.0 / near)))  # fmt: skip
+    return cut.moved("bottom", a, new, b, 1.0)

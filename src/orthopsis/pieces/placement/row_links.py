@@ -4,9 +4,13 @@ from __future__ import annotations
 
 from typing import Annotated, Literal, NamedTuple
 
+from pydantic import model_validator
+
 from orthopsis.construction.moves import Ruled
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
+from orthopsis.phrase import say
 from orthopsis.pieces.base import Down, Measures, Name, Reference
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
@@ -28,14 +32,22 @@ class RowStart(Measures):
 class RowMember(Measures):
     """One building of a row: `top_mm` is how far below the sheet's top edge its near upright
     begins, after a `gap` if there is one; its `length` goes toward the row's point, `back` away
-    from it.
+    from it. One that stands `behind` its neighbour begins so far along the neighbour's line away
+    from the street; the next goes on from the neighbour.
     """
 
     id: Name
     top_mm: Down
     gap: Annotated[Cut | None, FieldRole.RUN] = None
+    behind: Annotated[Cut | None, FieldRole.RUN] = None
     length: Annotated[Cut, FieldRole.RUN]
     back: Annotated[Cut, FieldRole.RUN]
+
+    @model_validator(mode="after")
+    def _one_place(self) -> RowMember:
+        if self.gap is not None and self.behind is not None:
+            raise Unfit(say("refused-gap-and-behind"), "behind")
+        return self
 
 
 class Corners(NamedTuple):
@@ -57,12 +69,14 @@ FROM_LEFT = Corners((0, 3), (4, 7), (1, 2), (5, 6))
 
 class Link(NamedTuple):
     """How a member hangs on what stands before it: the part that it begins at, the corners of the
-    upright there, whether there is a gap, and where the row ends on its ground line.
+    upright there, whether there is a gap or it stands behind, and where the row ends on its ground
+    line.
     """
 
     before: Part
     corners: tuple[int, int]
     gap: Cut | None
+    behind: Cut | None
     start: Point
     end: Point
     row: Part

@@ -8,6 +8,7 @@ from dataclasses import field as dataclass_field
 from orthopsis.construction.moves import Act, Mark, Ruled, Step, strung
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, Point
+from orthopsis.perspective.segments import remainder
 from orthopsis.phrase import Length
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.depth import Cut
@@ -95,6 +96,8 @@ class _RowMoves:
             top = paper.measure_down(edge, paper.upright(foot))
             step.say("row-first", foot=foot, below=down(self._foot.y, paper.sheet), top=top,
                      down=down(edge, paper.sheet))  # fmt: skip
+        elif self.link.behind is not None:
+            top, foot, ground = self._behind(base, self.link.behind)
         elif self.link.gap is not None:
             start = base[self.link.corners[1]]
             ground = self._ground(base, start)
@@ -110,11 +113,53 @@ class _RowMoves:
             top = paper.measure_down(edge, paper.along(upper, foot))
             step.say("row-next", upright=strung(upper, foot), top=top,
                      down=down(edge, paper.sheet))  # fmt: skip
+        step = paper.steps[-1]
         step.differs(down=down(edge, paper.sheet))
-        step.check("row-upright-check")
+        step.check("row-upright-check" if self.link.behind is None else "row-behind-check")
         self.marks.ground = ground
         self.marks[top_number], self.marks[foot_number] = top, foot
         self._keep(top_number, foot_number, self.uprights)
+
+    def _behind(self, base: FrameMarks, cut: Cut) -> tuple[Mark, Mark, Ruled]:
+        """Its near upright, on the neighbour's line away from the street. Where nearer things hide
+        its foot, that is not looked for.
+        """
+        paper, site, link = self.site.paper, self.site, self.link
+        upper, lower = (base[k] for k in link.corners)
+        step = site.begin("row-behind", Act.FRONTS)
+        mark = self._cut_away(step, cut, upper)
+        upright = paper.upright(mark)
+        top = paper.measure_down(self._top_mm, upright)
+        step.say("row-behind", mark=mark, top=top, down=down(self._top_mm, paper.sheet))
+        vp = site.points[self.ways[0]]
+        if self._feet_hidden():
+            foot = Mark("", self._foot)
+            return top, foot, paper.along(foot, vp)
+        foot = paper.cross(upright, self._toward_across(lower))
+        step.say("row-behind-foot", lower=lower, foot=foot)
+        return top, foot, paper.aim(foot, vp, site.part)
+
+    def _cut_away(self, step: Step, cut: Cut, start: Mark) -> Mark:
+        """A mark so far from another, away from the street."""
+        paper, goal = self.site.paper, self.site.points.get(self.ways[1])
+        if goal is None:
+            way = LEFT if self._foot.x < start.at.x else LEVEL
+            mark = paper.measure_along(start, way, cut.along_mm or 0.0)
+            step.say("row-behind-level", start=start, long=Length(cut.along_mm or 0.0), mark=mark)
+            return mark
+        mark, said = cut.build(
+            self.site, start, goal, self._toward_across(start), LEVEL, (), None, "depth"
+        )
+        step.says.append(said)
+        return mark
+
+    def _feet_hidden(self) -> bool:
+        """Whether nothing of its foot along the row is seen."""
+        corners, paper = self.site.body.corners, self.site.paper
+        line = tuple(corners[k[1]][0].xy for k in (self.corners.near, self.corners.far))
+        segment = line[0], line[1]
+        hidden = paper.standing.under_nearer(segment, self.site.part, paper.tolerance)
+        return not remainder([one for portions in hidden.values() for one in portions])
 
     @property
     def _foot(self) -> Point:
