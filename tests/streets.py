@@ -29,6 +29,10 @@ def _along_a_road(rng: random.Random, level: int) -> Data:
     if rng.random() < 0.3:
         way["crossing"] = {"near": {"along_mm": rng.randint(5, 30)},
                            "far": {"fraction": 0.45}, "stripes": rng.randint(1, 7)}  # fmt: skip
+    if rng.random() < 0.15:
+        track = {"in_mm": 8, "wide_mm": 4, "side_mm": 2, "sleepers": rng.randint(1, 9),
+                 "first": {"along_mm": rng.randint(8, 20)}}  # fmt: skip
+        way |= {"look": "rails", "track": track}
     pieces = [way]
     for side in rng.sample(["left", "right"], rng.randint(1, 2)):
         start = {"piece": "lane", "side": side, "foot_mm": rng.randint(level + 40, 280)}

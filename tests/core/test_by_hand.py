@@ -191,3 +191,93 @@ def test_a_curve_goes_through_its_places():
     places = [(0.0, 0.0), (1.0, 2.0), (3.0, 1.0)]
     assert set(places) <= set(smooth(places))
     assert smooth(places, closed=True)[0] == places[0]
+
+
+@pytest.mark.parametrize("two_point", [False, True])
+def test_sleepers_pass_under_the_rails_and_close_up(two_point):
+    # Common practice, no published source: two rails of three lines each, sleepers as pairs of
+    # level lines that close up toward the point, and the outer guide lines erased.
+    track = {"in_mm": 30, "wide_mm": 10, "side_mm": 6, "sleepers": 5, "first": {"along_mm": 30}}
+    scene = sheet_of(way(look="rails", track=track), two_point=two_point)
+    agrees(scene)
+    goal = next(vp for vp in scene.vanishing_points if vp.name == "VP1").at
+
+    def foot(place):
+        return goal.x + (place[0] - goal.x) * (297 - goal.y) / (place[1] - goal.y)
+
+    lines = outlines(scene)
+    long = [one for one in lines if one.family == "VP1" and max(y for _, y in one.segment) > 296]
+    feet = sorted(foot(max(line.segment, key=lambda end: end[1])) for line in long)
+    assert feet == pytest.approx([120, 130, 136, 284, 290, 300], abs=1e-3)
+    across = [line for line in lines if line.family == ("VP2" if two_point else "horizontal")]
+    assert len(across) == 3 * 2 * 5
+    under = [(120, 136), (284, 300)]
+    for line in across:
+        a, b = sorted(foot(end) for end in line.segment)
+        assert all(b <= low + 1e-3 or a >= high - 1e-3 for low, high in under)
+    if not two_point:
+        ys = sorted({round(line.start[1], 6) for line in across}, reverse=True)
+        depths = [1.0 / (y - LEVEL_MM) for y in ys]
+        gaps = [b - a for a, b in zip(depths[::2], depths[2::2], strict=False)]
+        assert gaps == pytest.approx([gaps[0]] * 4), "equal in truth"
+
+
+def test_rails_that_meet_in_the_middle_are_refused():
+    track = {"in_mm": 110, "wide_mm": 10, "side_mm": 6, "first": {"along_mm": 30}}
+    with pytest.raises(ExerciseError) as refused:
+        outlines(sheet_of(way(look="rails", track=track)))
+    assert refused.value.path == "pieces[0].track.in_mm"
+
+
+TOWER = {"kind": "outline", "id": "tower", "by": "corners", "depth": {"along_mm": 45},
+         "front": {"x_mm": 300, "y_mm": 120, "width_mm": 40, "height_mm": 50},
+         "corners": [[0, 20], [25, 0], [40, 30], [15, 50]]}  # fmt: skip
+ROUND = {"kind": "cylinder", "id": "silo", "axis": "away", "depth": {"along_mm": 40},
+         "front": {"x_mm": 80, "y_mm": 130, "width_mm": 36, "height_mm": 36}}  # fmt: skip
+PLANET = {"kind": "disc", "id": "planet", "centre": {"x_mm": 210, "y_mm": 150}, "radius_mm": 60,
+          "land_mm": 8}  # fmt: skip
+
+
+def test_a_little_planet_lies_behind_towers_turned_any_way():
+    scene = sheet_of(TOWER, ROUND, PLANET)
+    agrees(scene)
+    drawn = outlines(scene)
+    disc = [line for line in drawn if line.part.piece == "planet"]
+    assert all(line.curve is not None for line in disc)
+    far = [math.dist(end, (210, 150)) for line in disc for end in line.segment]
+    assert min(far) > 60 - 0.02
+    assert sum(abs(one - 60) < 1e-6 for one in far) > len(far) / 4
+    # A tower's foot is parallel to its roof, and its sides lead to the point.
+    sides = [one for one in drawn if one.part.piece == "tower" and one.family == "free"]
+    slopes = {round((b[1] - a[1]) / (b[0] - a[0]), 6) for a, b in (one.segment for one in sides)}
+    assert (len(sides), len(slopes)) == (6, 2), "two pairs of sides, and two more behind"
+    made = run_through(scene)
+    order = [step.phrase for step in made]
+    assert order.index("disc") < order.index("face-corners"), "the circle comes first"
+    assert "roll of tape" in instruction(next(step for step in made if step.phrase == "disc"))
+    there = resolve(viewer_moved(scene.exercise, right_mm=6.0, up_mm=4.0))
+    agrees(there)
+
+
+def test_the_chords_of_a_planet_lie_within_two_hundredths_of_a_millimetre():
+    for line in outlines(sheet_of({**PLANET, "land_mm": None})):
+        assert 60 - math.dist(at(line.segment, 0.5), (210, 150)) < 0.02
+
+
+def test_several_towers_are_told_by_the_corners_of_each():
+    towers = [
+        {**TOWER, "id": f"tower {k}", "front": {**TOWER["front"], "y_mm": y}}
+        for k, y in enumerate((60, 130, 200), start=1)
+    ]
+    tables = [step.table for step in run_through(sheet_of(*towers)) if step.table]
+    assert "column-places" in str(tables)
+
+
+def test_corners_one_by_one_are_for_faces_in_true_shape():
+    tower = {"kind": "outline", "id": "tower", "by": "corners", "run": "left",
+             "edge": {"x_mm": 200, "top_mm": 90, "bottom_mm": 220}, "left": {"fraction": 0.2},
+             "right": {"fraction": 0.2}, "face": {"width_mm": 40, "height_mm": 50},
+             "corners": TOWER["corners"]}  # fmt: skip
+    with pytest.raises(ExerciseError) as refused:
+        sheet_of(tower, two_point=True)
+    assert refused.value.path == "pieces[0].by"

@@ -1419,6 +1419,16 @@ export interface components {
             turned_vp_mm?: number | null;
             stack?: components["schemas"]["Stack"];
         };
+        /**
+         * Centre
+         * @description The middle of a circle, from the sheet's left and top.
+         */
+        Centre: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
         /** ChangeOut */
         ChangeOut: {
             /** Path */
@@ -1781,6 +1791,40 @@ export interface components {
             sentence: string;
         };
         /**
+         * Disc
+         * @description A circle round a `centre`, with wavy land so high round it, drawn by hand. It lies behind all
+         *     that stands; the towers on it are shapes and drums whose fronts face us.
+         */
+        Disc: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "disc";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @constant
+             */
+            standing: "floating";
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /** Land Mm */
+            land_mm?: number | null;
+            centre?: components["schemas"]["Centre"];
+            /** Radius Mm */
+            radius_mm?: number;
+        };
+        /**
          * DismissedLineOut
          * @description A line that was found and dismissed: it can be put back.
          */
@@ -1893,7 +1937,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Row"] | components["schemas"]["Sketch"] | components["schemas"]["Way"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Disc"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Row"] | components["schemas"]["Sketch"] | components["schemas"]["Way"])[];
         };
         /**
          * ExerciseIn
@@ -2288,6 +2332,7 @@ export interface components {
             /** Top Mm */
             top_mm: number;
             gap?: components["schemas"]["Cut"] | null;
+            behind?: components["schemas"]["Cut"] | null;
             length: components["schemas"]["Cut"];
             back: components["schemas"]["Cut"];
             /**
@@ -2834,7 +2879,8 @@ export interface components {
          *
          *     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
          *     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
-         *     each straight side that shows into stripes.
+         *     each straight side that shows into stripes. `by` tells how its corners are found: on the lines
+         *     of a light block, or, in one-point, one by one.
          */
         Outline: {
             /**
@@ -2872,6 +2918,12 @@ export interface components {
             face?: components["schemas"]["FaceSize"] | null;
             /** Run */
             run?: ("left" | "right") | null;
+            /**
+             * By
+             * @default block
+             * @enum {string}
+             */
+            by: "block" | "corners";
             /**
              * Bands
              * @default 0
@@ -3373,6 +3425,15 @@ export interface components {
             old: string;
             /** New */
             new: string;
+        };
+        /**
+         * RoundPlace
+         * @description A circle on the sheet.
+         */
+        RoundPlace: {
+            centre: components["schemas"]["Centre"];
+            /** Radius Mm */
+            radius_mm: number;
         };
         /**
          * Row
@@ -3927,6 +3988,31 @@ export interface components {
             lightest: "top" | "front";
         };
         /**
+         * Track
+         * @description Rails `wide_mm` on top, with a side of `side_mm`, so far `in_mm` from the ends of the
+         *     sleepers, all on the sheet's lower edge. The `first` sleeper begins as far up the left edge as
+         *     the cut says, the next as far on in truth; each is as `deep` as that share of the way between.
+         */
+        Track: {
+            /** In Mm */
+            in_mm: number;
+            /** Wide Mm */
+            wide_mm: number;
+            /** Side Mm */
+            side_mm: number;
+            /**
+             * Sleepers
+             * @default 10
+             */
+            sleepers: number;
+            first: components["schemas"]["Cut"];
+            /**
+             * Deep
+             * @default 0.4
+             */
+            deep: number;
+        };
+        /**
          * TwoPointView
          * @description Two families of level lines, each with its point on the eye level.
          */
@@ -4095,10 +4181,11 @@ export interface components {
              * @default road
              * @enum {string}
              */
-            look: "road" | "path" | "river";
+            look: "road" | "path" | "river" | "rails";
             kerb?: components["schemas"]["Kerb"] | null;
             dashes?: components["schemas"]["Dashes"] | null;
             crossing?: components["schemas"]["Crossing"] | null;
+            track?: components["schemas"]["Track"] | null;
             /**
              * To
              * @default VP1

@@ -281,6 +281,16 @@ class Paper(MoveRecord):
                 self._step.strokes.append(StepStroke(stroke, "keep"))
             self._curves += 1
 
+    def draw_lightly(self, places: Sequence[XY], part: Part) -> None:
+        """A light line by hand from place to place, all of it that lies on the sheet."""
+        for ends in pairwise(places):
+            on_sheet = self.sheet.clip(ends)
+            if on_sheet is not None:
+                drawn = at(ends, on_sheet[0]), at(ends, on_sheet[1])
+                stroke = Stroke(*drawn, FREE, Role.GUIDE, part, self._curves)
+                self._step.strokes.append(StepStroke(stroke, "erase"))
+        self._curves += 1
+
     def keep_by_hand(self, lines: Iterable[Sequence[XY]], body: Body) -> None:
         """Something finished that is drawn by hand in one go, each line from place to place,
         stopped at the sheet's edge and where nearer things stand.

@@ -28,7 +28,7 @@ MOST_NAMED = 5
 
 MEASURES = {
     "across", "down", "top", "foot", "width", "height", "length", "depth", "left", "right",
-    "measures", "lines", "sides", "along", "gap", "first",
+    "measures", "lines", "sides", "along", "gap", "first", "places",
 }  # fmt: skip
 """Columns of what follows from the sheet's measures; how many corners a letter has does not."""
 

@@ -47,6 +47,7 @@ from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.lines import OnLines
 from orthopsis.pieces.placement.placement import Listed, Placement
 from orthopsis.pieces.placement.post import PostsInLine
+from orthopsis.pieces.placement.round import RoundPlace
 from orthopsis.pieces.placement.row import AlongLine
 from orthopsis.pieces.placement.way import WayPlace
 from orthopsis.pieces.placement.word import WordOnEdge, WordOnFront, WordOnLines
@@ -62,7 +63,7 @@ def _form_of(value: Any) -> str | None:
         return value.form
     if not isinstance(value, Mapping):
         return None
-    forms = (OnFront, OnLines, InArea, WayPlace, AlongLine, PostsInLine, OnEdge)
+    forms = (OnFront, OnLines, InArea, RoundPlace, WayPlace, AlongLine, PostsInLine, OnEdge)
     return next((form.form for form in forms if form.tells in value), None)
 
 

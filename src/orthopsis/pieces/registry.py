@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field
 from orthopsis.pieces.kinds.box import Box
 from orthopsis.pieces.kinds.building import Building
 from orthopsis.pieces.kinds.cylinder import Cylinder
+from orthopsis.pieces.kinds.disc import Disc
 from orthopsis.pieces.kinds.letters import Letters
 from orthopsis.pieces.kinds.outline import Outline
 from orthopsis.pieces.kinds.posts import Posts
@@ -19,7 +20,7 @@ from orthopsis.pieces.kinds.way import Way
 from orthopsis.pieces.piece import Piece
 
 AnyPiece = Annotated[
-    Box | Building | Cylinder | Letters | Outline | Posts | Row | Sketch | Way,
+    Box | Building | Cylinder | Disc | Letters | Outline | Posts | Row | Sketch | Way,
     Field(discriminator="kind"),
 ]
 

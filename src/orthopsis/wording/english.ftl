@@ -761,6 +761,13 @@ face-place-measured =
         diagonal of the face, draw an upright. There this { WORD($what) } begins or ends.
 face-place-check = Equal letters look narrower the further back they stand.
 
+face-corners-title = its corners
+# $mark (mark) $across (phrase) $down (phrase)
+face-corner-at = { $mark } { $across } and { $down }
+# $left (length) $top (length)
+face-corner-short = { $left } / { $top }
+# $what (choice) $corners (list)
+face-by-corners = Mark the corners of the { WORD($what) }: { $corners }. Join them in this order with the ruler.
 face-rows-title = level lines
 # $corner (mark) $downs (list)
 face-rows = { $given ->
@@ -1382,6 +1389,7 @@ strip-tape-on = Tape it to part { $part }.
 word-road = road
 word-path = path
 word-river = river
+word-rails = railway
 word-way = way
 # $look (choice)
 way-edges-title = the edges of the { WORD($look) }
@@ -1414,6 +1422,35 @@ way-dashes-to = { $count ->
     [one] Lay the ruler on both marks and on { $vp }, and draw between the side lines: that is the dash.
    *[other] Lay the ruler on each mark and on { $vp }, and draw between the side lines: { $count } dashes with gaps between them.
  }
+# $left (mark) $right (mark) $across (phrase) $other (phrase) $vp (point) $look (choice)
+way-edges-light =
+    On the lower edge of the sheet mark { $left } { $across } and { $right } { $other }. Join both to { $vp } lightly: so
+    long are the sleepers. These two lines are rubbed out at the end.
+way-rails-title = the rails
+# $left (mark) $right (mark) $inside (length) $wide (length) $side (length) $vp (point)
+way-rails =
+    On the lower edge measure { $inside } inward from { $left }, then { $wide } further, then { $side }; the same from
+    { $right }. Join all six marks to { $vp }: of each rail we see the top and the inner side.
+# $vp (point)
+way-rails-check = All six lines meet in { $vp }.
+way-sleepers-title = the sleepers
+# $left (mark) $alongs (list)
+way-sleepers = Further along the same line from { $left } mark { $alongs }.
+# $count (number)
+way-sleepers-level =
+    Draw level lines through the marks to the other light line, but never over a rail: the sleepers pass under it.
+    Two lines make a sleeper; close both ends. { $count ->
+        [one] That is one sleeper.
+       *[other] These are { $count } sleepers.
+    }
+# $count (number) $vp (point)
+way-sleepers-to =
+    Lay the ruler on each mark and on { $vp }, and draw to the other light line, but never over a rail: the sleepers
+    pass under it. Two lines make a sleeper; close both ends. { $count ->
+        [one] That is one sleeper.
+       *[other] These are { $count } sleepers.
+    }
+way-sleepers-check = They come closer and closer together, never evenly.
 way-kerb-title = the kerb
 # $edges (list) $count (number) $inside (length) $vp (point)
 way-kerb =
@@ -1574,6 +1611,19 @@ post-repeat =
 # $things (list) $count (number)
 again-posts = Do the same for { $things }, each from the two before it. Then rub out the diagonals.
 post-repeat-check = The spaces between them grow narrower evenly.
+
+## The little planet
+
+disc-title = the planet
+# $across (phrase) $down (phrase) $radius (length) $wide (length)
+disc =
+    Draw round a roll of tape, or with compasses, lightly: a circle { $wide } wide, its middle { $across } and { $down }.
+    At the end darken it where no tower stands before it, and rub out the rest.
+    .simple =
+        Draw round a roll of tape, lightly: a circle { $wide } wide. Its middle lies { $across } and { $down }.
+# $high (length)
+disc-land = At the end draw wavy land round it by hand, between the towers, up to about { $high } high.
+disc-check = It is seen only between the towers.
 
 ## What is drawn by hand
 
@@ -1842,11 +1892,14 @@ column-along = How long
 brief-along = { $value }
 column-first = First mark
 column-near = Near line
+column-places = Corners, from the left / from the top
 column-far = Far line
 # $value (phrase)
 brief-gap = gap { $value }
 # $value (phrase)
 brief-first = { $value }
+# $value (list)
+brief-places = { $value }
 # $value (phrase)
 brief-near = { $value }
 # $value (phrase)
@@ -2082,6 +2135,9 @@ add-building = Add a house
 kind-way = way
 kinds-way = ways
 add-way = Add a road
+kind-disc = planet
+kinds-disc = planets
+add-disc = Add a planet
 kind-sketch = drawing by hand
 kinds-sketch = drawings by hand
 add-sketch = Add hills, a tree …
@@ -2136,6 +2192,13 @@ choice-alphabet-quartered = on halves and quarters, by diagonals
 field-form = Their form
 choice-form-block = straight block letters
 choice-form-curved = round letters with curves
+field-by = Its corners are found
+choice-by-block = on the lines of a block
+choice-by-corners = one by one
+field-centre-x-mm = Middle, from the left
+field-centre-y-mm = Middle, from the top
+field-radius-mm = Radius
+field-land-mm = Land round it, high
 field-bands = Pattern bands on the sides
 field-run = Its face lies
 choice-run-left = left of the edge
@@ -2149,6 +2212,13 @@ field-dashes-wide-mm = How wide, at the lower edge
 field-dashes-first = The first begins
 field-kerb = Kerb beside both edges
 field-kerb-in-mm = Inward, on the lower edge
+field-track = Rails and sleepers
+field-track-in-mm = Rails, inward from the ends
+field-track-wide-mm = A rail, wide on top
+field-track-side-mm = Its inner side
+field-track-sleepers = How many sleepers
+field-track-first = The first sleeper
+field-track-deep = Deep, of the way between
 field-crossing = Crossing with stripes
 field-crossing-near = It begins
 field-crossing-far = It ends
@@ -2168,6 +2238,7 @@ field-area-height-mm = High
 choice-look-road = a road
 choice-look-path = a path
 choice-look-river = a river
+choice-look-rails = a railway
 choice-to-VP1 = VP1
 choice-to-VP2 = VP2
 field-buildings = Its houses
@@ -2279,6 +2350,7 @@ grip-street = street
 grip-edge = front edge
 grip-next = distance to the next
 grip-dashes-first = first dash
+grip-track-first = first sleeper
 grip-crossing-near = near end of the crossing
 grip-crossing-far = far end of the crossing
 
@@ -2419,10 +2491,13 @@ refused-wall-unseen = this wall does not show; move the house aside, or name ano
 refused-roof-behind = a roof so high cannot be seen from here; make it lower
 refused-roof-too-short = the roof is too short for such a ridge; choose a pyramid or quarters
 refused-no-parts = this thing has no parts to add
+refused-track-too-wide = the rails meet in the middle; make them narrower or lay them further out
 refused-crossing-order = the crossing ends before it begins; let it end further up the edge than it begins
 refused-way-order = the left edge comes first; give the smaller measure before the larger one
 refused-no-such-point = there is no such point in this view
 refused-form-of-a-sketch = give area, the box on the sheet that it fills
+refused-form-of-a-disc = give centre and radius_mm
+refused-by-corners = corners are measured one by one only where the face is seen in true shape, in one point
 refused-form-of-a-way = give edges_mm, where the way begins on the lower edge of the sheet
 # $piece (own)
 refused-row-from-none =

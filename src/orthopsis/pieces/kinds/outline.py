@@ -18,7 +18,7 @@ from orthopsis.pieces.base import Drawn, FaceLength, Grip, Measures, Millimetres
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.word import Run
-from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.roles import Editor, FieldRole, Only
 from orthopsis.pieces.shapes.extrusion.construct import draw_profile
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile
@@ -41,7 +41,8 @@ class Outline(BlockPiece, Drawn):
 
     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
-    each straight side that shows into stripes.
+    each straight side that shows into stripes. `by` tells how its corners are found: on the lines
+    of a light block, or, in one-point, one by one.
     """
 
     kind: Literal["outline"]
@@ -51,6 +52,7 @@ class Outline(BlockPiece, Drawn):
     ]
     face: FaceSize | None = None
     run: Annotated[Run | None, FieldRole.CHOICE] = None
+    by: Annotated[Literal["block", "corners"], FieldRole.CHOICE, Only({"corners": (1,)})] = "block"
     bands: Annotated[int, Field(ge=0, le=6), FieldRole.COUNT] = 0
 
     @property
@@ -83,6 +85,8 @@ class Outline(BlockPiece, Drawn):
                         ),
                         f"{name}[{k}]",
                     )
+        if self.by == "corners" and not isinstance(self.place, OnFront):
+            raise Unfit(say("refused-by-corners"), "by")
         loops = [self.corners, *self.holes]
         crossing = sides_cross(loops)
         if crossing is not None:
@@ -136,6 +140,7 @@ class Outline(BlockPiece, Drawn):
             run=self.run,
             profiles=(self.profile,),
             bands=self.bands,
+            measured=self.by == "corners",
         )
 
     def solids(self, stage: Stage) -> list[AnySolid]:

@@ -24,6 +24,7 @@ from orthopsis.pieces.shapes.road.crossing import Crossing
 from orthopsis.pieces.shapes.road.dashes import Dashes
 from orthopsis.pieces.shapes.road.kerb import Kerb
 from orthopsis.pieces.shapes.road.marking import Marking, OnWay, WaySite
+from orthopsis.pieces.shapes.road.track import Track
 from orthopsis.pieces.shapes.tidy import tidy
 
 
@@ -34,10 +35,11 @@ class Way(Piece, Drawn):
 
     kind: Literal["way"]
     standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
-    look: Annotated[Literal["road", "path", "river"], FieldRole.CHOICE] = "road"
+    look: Annotated[Literal["road", "path", "river", "rails"], FieldRole.CHOICE] = "road"
     kerb: Annotated[Kerb | None, Editor.SWITCH] = None
     dashes: Annotated[Dashes | None, Editor.SWITCH] = None
     crossing: Annotated[Crossing | None, Editor.SWITCH] = None
+    track: Annotated[Track | None, Editor.SWITCH] = None
     place: WayPlace
 
     @property
@@ -53,6 +55,12 @@ class Way(Piece, Drawn):
             "kerb": Kerb(in_mm=max(1.0, round(wide_mm / 15.0))),
             "dashes": Dashes(wide_mm=max(2.0, round(wide_mm / 20.0)), first=Cut(fraction=0.1)),
             "crossing": Crossing(near=Cut(fraction=0.2), far=Cut(fraction=0.35)),
+            "track": Track(
+                in_mm=max(1.0, round(wide_mm / 8.0)),
+                wide_mm=max(1.0, round(wide_mm / 20.0)),
+                side_mm=max(1.0, round(wide_mm / 40.0)),
+                first=Cut(fraction=0.08),
+            ),
         }
         if field not in first:
             return super().switched_on(field, stage)
@@ -61,7 +69,9 @@ class Way(Piece, Drawn):
     @property
     def _markings(self) -> list[Marking]:
         """What lies on it, in the order of drawing."""
-        return [one for one in (self.kerb, self.dashes, self.crossing) if one is not None]
+        return [
+            one for one in (self.kerb, self.dashes, self.crossing, self.track) if one is not None
+        ]
 
     # --- for the picture ---------------------------------------------------------------------
 
@@ -74,7 +84,7 @@ class Way(Piece, Drawn):
         ]
         way = OnWay(self.place, stage)
         details = [line for marking in self._markings for line in marking.details(way)]
-        sides = Side(0, way.goal.name), Side(2, way.goal.name)
+        sides = () if self.track else (Side(0, way.goal.name), Side(2, way.goal.name))
         return [patch(self.part, there, sides, details)]
 
     # --- for the construction ----------------------------------------------------------------
@@ -111,9 +121,10 @@ class Way(Piece, Drawn):
         for mark in marks:
             # Whole and light first: what will stand on it covers some of it.
             paper.join(mark, goal, goal.name, site.part)
-            paper.keep(mark, goal, goal.name, site.body)
+            if self.track is None:
+                paper.keep(mark, goal, goal.name, site.body)
         step.say(
-            "way-edges",
+            "way-edges" if self.track is None else "way-edges-light",
             left=marks[0], right=marks[1], across=across_said(place.edges_mm[0], paper.sheet),
             other=across_said(place.edges_mm[1], paper.sheet), vp=goal, look=Choice(self.look),
         )  # fmt: skip
@@ -145,6 +156,8 @@ class Way(Piece, Drawn):
             left = self.place.edges_mm[0]
             found += [("crossing.near", self.crossing.near, left),
                       ("crossing.far", self.crossing.far, left)]  # fmt: skip
+        if self.track is not None:
+            found.append(("track.first", self.track.first, self.place.edges_mm[0]))
         return found
 
     def moved(self, stage: Stage, view: View) -> Self:

@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import replace
 
 from orthopsis.construction.face import FrontFace, RecedingFace
-from orthopsis.construction.moves import Act, Mark, measures_set, phrase, strung
+from orthopsis.construction.moves import Act, Mark, count, measures_set, phrase, strung
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance
 from orthopsis.perspective.segments import WHOLE
@@ -49,7 +49,10 @@ def draw_profile(owner: Extrusion, profile: Profile, site: Site, room: Room = WH
         left, right = room
         own = replace(profile, columns=tuple((c - left) / (right - left) for c in profile.columns))
         work = ProfileSite(site, owner, own, site.body, earlier)
-        _from_front(work, room)
+        if owner.measured:
+            _from_corners(work)
+        else:
+            _from_front(work, room)
     else:
         work = ProfileSite(site, owner, profile, site.body, earlier)
         face = _from_side(work, room)
@@ -76,6 +79,26 @@ def _from_front(work: ProfileSite, room: Room) -> None:
         draw_rows(work, lines, lambda downs: [phrase("face-rows", corner=a, downs=downs)])
         draw_columns(work, lines, lambda rights: [phrase("face-columns", corner=a, rights=rights)])
     draw_face(work, lines)
+    draw_back(work, lambda: (Parallels(work), _how_far_back(work)))
+
+
+def _from_corners(work: ProfileSite) -> None:
+    """One point: each corner measured from the sheet's edges and joined, the back by parallels."""
+    paper, body = work.paper, work.body
+    step = work.begin("face-corners", Act.FRONTS)
+    said, places = [], []
+    for k in range(work.count):
+        place = body.corners[k][0]
+        places.append(say("face-corner-short", left=Length(place.x), top=Length(place.y)))
+        mark = work.marks[k] = paper.measure(*place.xy)
+        said.append(say("face-corner-at", mark=mark.said, across=across(place.x, paper.sheet),
+                        down=down(place.y, paper.sheet)))  # fmt: skip
+    for a, b in work.profile.sides:
+        paper.keep(work.marks[a], work.marks[b], work.family((a, b)), body)
+    step.say("face-by-corners", what=work.what, corners=Several(tuple(said), "semicolon"))
+    step.differs(places=Several(tuple(places), "semicolon"))
+    step.bulk = len(step.strokes) >= MOST_LINES
+    step.check("face-corners-check", what=work.what, count=count(work.count))
     draw_back(work, lambda: (Parallels(work), _how_far_back(work)))
 
 

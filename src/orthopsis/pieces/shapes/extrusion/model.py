@@ -66,7 +66,8 @@ class Extrusion:
     """A block with profiles on its face. `run` is the side that is the face on an edge; on a front
     it is None. `bands` parts each straight side that shows into stripes, by light lines to its
     vanishing point. `halved` tells that all lines lie on halves, quarters and eighths, so that no
-    measure is needed; `street` its place among things that stand one behind the other.
+    measure is needed; `street` its place among things that stand one behind the other. Corners that
+    are `measured` are marked one by one, without a block.
     """
 
     block: Part
@@ -79,6 +80,7 @@ class Extrusion:
     bands: int = 0
     halved: bool = False
     street: StreetPlace | None = None
+    measured: bool = False
 
     @property
     def on_front(self) -> OnFront:

@@ -7,9 +7,9 @@ from typing import Annotated
 
 from pydantic import Field
 
-from orthopsis.construction.moves import Act, Mark, count, measures_set
+from orthopsis.construction.moves import Act, Mark, measures_set
 from orthopsis.construction.places import across as across_said
-from orthopsis.perspective.plane import LEFT, LEVEL, distance
+from orthopsis.perspective.plane import LEFT, LEVEL
 from orthopsis.phrase import Length
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import PaperLength
@@ -58,13 +58,7 @@ class Dashes(Marking):
         )  # fmt: skip
         step.check("way-middle-check", vp=goal)
         step = site.begin("way-dashes", Act.DETAILS)
-        first, said = self.first.build(site, middle, goal, line, LEVEL, (), None, "first")
-        whole = distance(middle.at, goal.at)
-        share = distance(middle.at, first.at) / whole
-        ends = [first]
-        for gone in [gone for both in self.steps(share / (1.0 - share)) for gone in both][1:]:
-            ends.append(paper.measure_along(middle, goal, whole * gone / (1.0 + gone)))
-            paper.reach(line, ends[-1])
+        ends = work.ends_along(middle, line, self.first, self.steps)
         corners: list[tuple[Mark, Mark]] = []
         for mark in ends:
             across = work.straight_across(mark)
@@ -75,11 +69,7 @@ class Dashes(Marking):
             for a, b in zip(near, far, strict=True):
                 paper.keep(a, b, goal.name, site.body)
         measured = measures_set(step, since=1)
-        step.says.append(said)
         step.say("way-dashes", middle=middle, alongs=measured)
-        other = work.way.other
-        which = "way-dashes-level" if other is None else "way-dashes-to"
-        toward = {} if other is None else {"vp": site.points[other.name]}
-        step.say(which, count=count(self.count), **toward)
+        work.say_across("way-dashes", self.count)
         step.check("way-dashes-check")
         step.bulk = True

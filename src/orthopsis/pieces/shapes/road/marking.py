@@ -3,16 +3,22 @@
 from __future__ import annotations
 
 from abc import abstractmethod
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from functools import cached_property
+from itertools import chain
 
-from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.construction.moves import Mark, Ruled, count
+from orthopsis.perspective.plane import LEVEL, distance
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import HORIZONTAL, VanishingPoint
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import Measures, Site, Stage
 from orthopsis.pieces.placement.depth import Cut, check_share
 from orthopsis.pieces.placement.way import WayPlace
+
+Steps = Callable[[float], Iterable[tuple[float, float]]]
+"""Where things begin and end, in true steps, when the first begins so far off."""
 
 
 @dataclass(frozen=True)
@@ -77,6 +83,29 @@ class WaySite:
 
     def foot(self, x_mm: float) -> Mark:
         return self.site.paper.measure_on_foot(x_mm)
+
+    def ends_along(self, start: Mark, line: Ruled, first: Cut, steps: Steps) -> list[Mark]:
+        """Marks on a line to the point: the first by its cut, the others as far on as `steps` tells
+        from how far away that is. What is said of the cut goes to the open step.
+        """
+        paper, goal = self.site.paper, self.goal
+        mark, said = first.build(self.site, start, goal, line, LEVEL, (), None, "first")
+        paper.steps[-1].says.append(said)
+        whole = distance(start.at, goal.at)
+        share = distance(start.at, mark.at) / whole
+        marks = [mark]
+        for gone in list(chain.from_iterable(steps(share / (1.0 - share))))[1:]:
+            marks.append(paper.measure_along(start, goal, whole * gone / (1.0 + gone)))
+            paper.reach(line, marks[-1])
+        return marks
+
+    def say_across(self, what: str, number: int) -> None:
+        """How what is straight across is drawn: level, or to its point."""
+        other, step = self.way.other, self.site.paper.steps[-1]
+        if other is None:
+            step.say(f"{what}-level", count=count(number))
+        else:
+            step.say(f"{what}-to", count=count(number), vp=self.site.points[other.name])
 
 
 class Marking(Measures):
