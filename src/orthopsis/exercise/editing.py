@@ -65,7 +65,8 @@ def with_new_piece(
 def _standing(model: type[Piece], below: bool) -> str:
     """On the ground where the place lies below the eye level; some kinds stand nowhere else."""
     may = get_args(model.model_fields["standing"].annotation)
-    return "ground" if below or "floating" not in may else "floating"
+    wanted = "ground" if below else "floating"
+    return wanted if wanted in may else str(may[0])
 
 
 def _free_id(exercise: Exercise, word: str) -> str:

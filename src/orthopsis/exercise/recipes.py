@@ -5,6 +5,7 @@ A recipe is an ordinary document. Whoever begins from one may change everything 
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -57,6 +58,29 @@ def _front(x: float, y: float, wide: float, high: float) -> dict[str, float]:
 
 def _edge(x: float, top: float, bottom: float) -> dict[str, float]:
     return {"x_mm": x, "top_mm": top, "bottom_mm": bottom}
+
+
+def _tower(name: str, depth: float, corners: Sequence[tuple[float, float]]) -> dict[str, Any]:
+    """A tower of a little planet, by the corners of its roof on the sheet."""
+    xs, ys = zip(*corners, strict=True)
+    left, top = min(xs), min(ys)
+    return {
+        "kind": "outline", "id": name, "by": "corners", "depth": {"along_mm": depth},
+        "front": _front(left, top, max(xs) - left, max(ys) - top),
+        "corners": [[x - left, y - top] for x, y in corners],
+    }  # fmt: skip
+
+
+_PLANET: tuple[tuple[str, float, tuple[tuple[float, float], ...]], ...] = (
+    ("library", 60, ((315, 125), (350, 130), (345, 175), (310, 170))),
+    ("bakery", 55, ((300, 215), (345, 225), (310, 255))),
+    ("school", 40, ((195, 225), (240, 225), (240, 240), (215, 240), (215, 260), (195, 260))),
+    ("mill", 55, ((85, 190), (110, 180), (125, 200), (115, 225), (85, 225), (75, 205))),
+    ("clock tower", 60, ((75, 85), (105, 70), (120, 100), (90, 115))),
+    ("archive", 45, ((180, 65), (240, 65), (225, 30), (195, 30))),
+    ("post office", 60, ((295, 50), (335, 70), (320, 100), (280, 80))),
+)
+"""The towers round a little planet: how deep, and the corners of the roof."""
 
 
 RECIPES: tuple[Recipe, ...] = (
@@ -186,6 +210,44 @@ RECIPES: tuple[Recipe, ...] = (
                  "back": {"along_mm": 80}}]}, version=2),
     ),
     Recipe(
+        "lane-with-trees",
+        "A lane with trees: all as tall, smaller and closer the further away.",
+        "The nearest tree is 15 cm high, its neighbour stands 5 cm up the lower line, and all "
+        "others follow by diagonals. Hills and sun are drawn by hand and measured by nobody.",
+        _document("A lane with trees", 7, _one(150, 210, 360), {
+            "kind": "way", "id": "lane", "to": "VP1", "edges_mm": [120, 300], "look": "path"}, {
+            "kind": "posts", "id": "trees", "thing": "tree", "to": "VP1", "count": 4,
+            "post": {"x_mm": 70, "top_mm": 90, "foot_mm": 240}, "next": {"along_mm": 50}}, {
+            "kind": "sketch", "id": "hills", "look": "hills", "area": _front(150, 115, 250, 35)}, {
+            "kind": "sketch", "id": "sun", "look": "sun", "area": _front(310, 60, 60, 60)},
+            version=2),
+    ),
+    Recipe(
+        "garden-railway",
+        "A railway: rails to the point, sleepers under them that close up, poles with wires.",
+        "The sleepers are 20 cm long on the lower edge, the rails lie 3 cm in from their ends. "
+        "The sleepers come closer on paper because they lie equally far apart in truth.",
+        _document("Garden railway", 11, _one(120, 180, 360), {
+            "kind": "way", "id": "track", "to": "VP1", "edges_mm": [80, 280], "look": "rails",
+            "track": {"in_mm": 30, "wide_mm": 10, "side_mm": 5, "sleepers": 7, "deep": 0.5,
+                      "first": {"along_mm": 25}}}, {
+            "kind": "posts", "id": "poles", "to": "VP1", "count": 4,
+            "post": {"x_mm": 340, "top_mm": 30, "foot_mm": 250}, "next": {"along_mm": 60},
+            "arm": {"long_mm": 40, "down_mm": 15}, "wires": {"sag_mm": 15}}, {
+            "kind": "sketch", "id": "hills", "look": "hills", "area": _front(20, 85, 330, 35)},
+            version=2),
+    ),
+    Recipe(
+        "pocket-planet",
+        "A little planet: roofs of any shape, every corner to one point, walls down to a circle.",
+        "The roofs' corners lie on half centimetres, so they are marked with the ruler alone. "
+        "The circle is drawn round a roll of tape, and hides behind the houses.",
+        _document("Pocket planet", 11, _one(150, 210, 300), *(
+            _tower(name, depth, corners) for name, depth, corners in _PLANET),
+            {"kind": "disc", "id": "planet", "centre": {"x_mm": 210, "y_mm": 150},
+             "radius_mm": 50, "land_mm": 8}, version=2),
+    ),
+    Recipe(
         "house",
         "A house with a gable: the roof has a point of its own.",
         "The edge is 10 cm, so three windows fall on whole centimetres of it. The roof's point "
@@ -196,6 +258,41 @@ RECIPES: tuple[Recipe, ...] = (
             "roof": {"kind": "gable", "end": "right", "peak_mm": 45},
             "parts": [{"kind": "panel", "id": "windows", "on": "left", "look": "windows",
                        "up_mm": 40, "height_mm": 30, "bays": {"count": 3}}]}, version=2),
+    ),
+    Recipe(
+        "cottage",
+        "A cottage with a chimney: its foot goes up the roof like every line there.",
+        "The chimney stands on the middle of the slope, found by diagonals; it is 1 cm wide and "
+        "3.5 cm high. The near slope, prolonged, finds the roof's own point over VP2.",
+        _document("The gardener's cottage", 13, _two(165, -80, 520), {
+            "kind": "building", "id": "cottage", "standing": "ground",
+            "edge": _edge(210, 130, 230), "left": {"x_mm": 90}, "right": {"x_mm": 310},
+            "roof": {"kind": "gable", "end": "right", "peak_mm": 45},
+            "parts": [{"kind": "panel", "id": "windows", "on": "left", "look": "windows",
+                       "up_mm": 40, "height_mm": 30, "bays": {"count": 3}},
+                      {"kind": "panel", "id": "door", "on": "right", "look": "door",
+                       "from": {"along_mm": 40}, "to": {"along_mm": 60}, "height_mm": 60},
+                      {"kind": "chimney", "id": "chimney", "on": "roof left",
+                       "wide": {"along_mm": 10}, "deep": {"along_mm": 6}, "high_mm": 35}]},
+            version=2),
+    ),
+    Recipe(
+        "music-block",
+        "Storeys and bays: equal marks up the near upright, one diagonal for the windows.",
+        "The edge is 15 cm high, so three storeys are 5 cm each, and sills and heads fall on "
+        "whole half centimetres. The same marks serve round the corner.",
+        _document("The music block", 12, _two(180, -100, 520), {
+            "kind": "building", "id": "music block", "standing": "ground",
+            "edge": _edge(190, 80, 230), "left": {"x_mm": 90}, "right": {"x_mm": 340},
+            "roof": {"kind": "flat", "parapet_mm": 6},
+            "parts": [{"kind": "panel", "id": "windows", "on": "right", "look": "windows",
+                       "storeys": 3, "sill_mm": 10, "height_mm": 25, "bays": {"count": 4}},
+                      {"kind": "panel", "id": "more windows", "on": "left", "look": "windows",
+                       "storeys": 3, "skip": 1, "sill_mm": 10, "height_mm": 25,
+                       "bays": {"count": 3}},
+                      {"kind": "panel", "id": "door", "on": "left", "look": "door",
+                       "from": {"along_mm": 35}, "to": {"along_mm": 60}, "height_mm": 40}]},
+            version=2),
     ),
     Recipe(
         "corner-of-a-town",

@@ -1796,6 +1796,8 @@ chimney-deep-check = The slanting foot goes up like the edge of the roof.
 chimney-top-title = its top
 # $one (mark) $other (mark)
 chimney-top = Close the top from { $one } and from { $other }: opposite corner to opposite point.
+chimney-back-title = its back
+chimney-back-check = Seen through, the foot is a face of four lines, like the top.
 # $top (mark) $foot (mark)
 chimney-back =
     Draw the last upright down from { $top } to the line from { $foot } along the roof, and join its foot to both others.
@@ -1982,6 +1984,29 @@ finding-line-misses =
 # $point (point) $angle (number)
 finding-line-misses-far =
     This line is { $angle }° off its way to { $point }. Draw it anew.
+finding-ends-on-eye-level =
+    This upright stops on the eye level. It stands on the ground: draw it down to the slanting line at its foot.
+finding-hidden-drawn = What stands before it hides this edge; rub it out and let it end there.
+finding-eye-level-inside = The eye level runs on inside a wall; rub it out there. It shows only in the gaps.
+# $beside (about)
+finding-peak-beside-middle =
+    The peak stands { $beside } beside the middle of the wall. Cross the wall’s diagonals: the peak stands straight
+    above their crossing.
+finding-slopes-parallel =
+    Both slopes of this roof were drawn parallel. They lead to one point: prolong the near slope to the upright
+    through the wall’s point, and draw the far one from there.
+# $vp (point)
+finding-roof-point-picked =
+    The far slope does not lead to the roof’s own point. It is found, not chosen: prolong the near slope to the
+    upright through { $vp }.
+# $point (point)
+finding-storeys-parallel =
+    The lines of this wall run parallel. Each of them leads to { $point }, so they close up the further they go.
+# $point (point)
+finding-sleepers-even =
+    The sleepers lie at even distances. Toward { $point } they come closer and closer together.
+finding-strip-missing =
+    A taller house shows a strip of its other side above its neighbour; draw it, toward the other point.
 finding-stray-line = This line belongs to nothing here; rub it out.
 
 # $count (number)
@@ -2070,6 +2095,15 @@ title-not-the-middle = A middle that is not the perspective middle
 title-repeats-uneven = Repeats that do not shrink evenly
 title-back-corner = Back corners that do not meet
 title-wall-changes = Walls whose thickness changes
+title-storeys-parallel = Storeys that do not close up
+title-slopes-parallel = Slopes drawn parallel
+title-roof-point-picked = A roof’s point chosen instead of found
+title-peak-beside-middle = A peak beside the middle
+title-ends-on-eye-level = Uprights that stop on the eye level
+title-sleepers-even = Sleepers at even distances
+title-strip-missing = The strip of a taller house
+title-hidden-drawn = Hidden edges drawn
+title-eye-level-inside = An eye level inside a wall
 title-misplaced = Edges beside their place
 title-missing-edge = Edges that were forgotten
 title-missing-guide = Guide lines that were forgotten
@@ -2115,6 +2149,15 @@ reteach-not-the-middle = Cross the diagonals on the board: the middle we see is 
 reteach-repeats-uneven = Divide a wall on the board by diagonals: equal parts, shrinking steps.
 reteach-back-corner = Build the back corner on the board: opposite corner to opposite point, twice.
 reteach-wall-changes = Show one beam: both edges go to one point, so its end tells how thick it is.
+reteach-storeys-parallel = Carry three equal marks to the point on the board: they close up like a fan.
+reteach-slopes-parallel = Prolong both slopes of a finished roof on the board: they meet on the upright.
+reteach-roof-point-picked = Find a roof’s point on the board: prolong the slope to the upright through the wall’s point.
+reteach-peak-beside-middle = Cross the diagonals of a gable wall on the board, and draw straight up.
+reteach-ends-on-eye-level = Ask where a wall stands: on the ground line, never on the eye level.
+reteach-sleepers-even = Lay two sheets beside one another: one with even sleepers, one where they close up.
+reteach-strip-missing = Show a tall and a low box side by side: what do we see of the tall one’s other side?
+reteach-hidden-drawn = Cover a box with a book: what the book hides is not drawn.
+reteach-eye-level-inside = Rub the eye level out inside the walls together; it stays in the gaps.
 reteach-misplaced = Read the measures aloud together, and from which edge each one counts.
 reteach-missing-edge = Count the edges of the finished drawing together, face by face.
 reteach-missing-guide = Count the corners that send a guide line, before anyone draws on.

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from orthopsis.marking.findings.one import Finding, JudgedSheet, finding
 from orthopsis.marking.fitting import Array, ends_of
-from orthopsis.marking.judging.answer_key import is_drawn, share_beside
+from orthopsis.marking.judging.answer_key import Expected, is_drawn, share_beside
 from orthopsis.marking.judging.given import given_by
+from orthopsis.perspective.view import HORIZONTAL
 from orthopsis.phrase import Number, PointName
+from orthopsis.pieces.kinds.row import RowHouse
 
 UNERASED = 4
 """So many dark construction lines are left on purpose or by neglect; fewer by chance."""
@@ -33,8 +35,24 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
     if gone:
         (x0, y0), (x1, y1) = gone[0].stroke.segment
         middle, many = ((x0 + x1) / 2, (y0 + y1) / 2), Number(float(len(gone)))
-        said.append(finding("missing-edge", "fix", middle, count=many))
+        if all(_of_strip(sheet, edge) for edge in gone):
+            said.append(finding("strip-missing", "fix", middle))
+        else:
+            said.append(finding("missing-edge", "fix", middle, count=many))
     return said + _missing_guides(sheet, found)
+
+
+def _of_strip(sheet: JudgedSheet, edge: Expected) -> bool:
+    """Whether an edge is what shows of the other side of a building in a row, above its neighbour
+    or in an alley.
+    """
+    part = next((one for one in sheet.key.scene.parts if one.drawn.part == edge.stroke.part), None)
+    if part is None or not isinstance(part.drawn, RowHouse):
+        return False
+    points = [vp.name for vp in part.stage.view.level_points]
+    if len(points) == 1:
+        return edge.stroke.family == HORIZONTAL
+    return edge.stroke.family == points[1 if part.drawn.place.side == "left" else 0]
 
 
 def _fewer(sheet: JudgedSheet) -> list[Finding]:

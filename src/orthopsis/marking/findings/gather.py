@@ -14,12 +14,19 @@ from orthopsis.marking.findings.lines import of_lines, praise
 from orthopsis.marking.findings.measure import of_measure
 from orthopsis.marking.findings.one import Finding, JudgedSheet
 from orthopsis.marking.findings.shape import of_shape
+from orthopsis.marking.findings.street import explained, of_street
 
 ORDER: tuple[str, ...] = (
     "vp-moved",
     "points-too-close",
     "sheet-turned",
     "eye-level-tilts",
+    "storeys-parallel",
+    "slopes-parallel",
+    "roof-point-picked",
+    "peak-beside-middle",
+    "ends-on-eye-level",
+    "sleepers-even",
     "wrong-point",
     "upright-leans",
     "level-tilts",
@@ -29,10 +36,13 @@ ORDER: tuple[str, ...] = (
     "back-corner",
     "wall-changes",
     "misplaced",
+    "strip-missing",
+    "hidden-drawn",
     "missing-edge",
     "missing-guide",
     "corner-gapes",
     "corner-overshoots",
+    "eye-level-inside",
     "unerased",
     "stray-line",
     "photo-blurred",
@@ -46,8 +56,9 @@ RANK = {code: number for number, code in enumerate(ORDER)}
 
 def findings(sheet: JudgedSheet) -> list[Finding]:
     """Praise, fixes and tidying, in the order in which they are said."""
+    causes = of_street(sheet)
     said = [*of_lines(sheet), *of_shape(sheet), *of_measure(sheet), *of_counts(sheet)]
-    return [*praise(sheet), *in_order(said)]
+    return [*praise(sheet), *in_order([*causes, *explained(said, causes)])]
 
 
 def in_order(said: Sequence[Finding]) -> list[Finding]:

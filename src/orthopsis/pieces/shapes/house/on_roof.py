@@ -259,11 +259,13 @@ class _Moves:
         step.check("chimney-top-check")
         if pair(top, foot) in self.seen:
             # Seen through, its back shows as well.
+            step = self.site.begin("chimney-back", Act.DETAILS)
             line = self._toward(self.marks[foot_up], plane.along)
             self.marks[foot] = self.paper.cross(self._upright(self.marks[top]), line)
             for ends in ((top, foot), (foot, foot_up), (foot, foot_along)):
                 self._keep(*ends)
             step.say("chimney-back", top=self.marks[top], foot=self.marks[foot_up])
+            step.check("chimney-back-check")
 
 
 def members(house: House, chimneys: Sequence[Chimney]) -> list[Drawn]:

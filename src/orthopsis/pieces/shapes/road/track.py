@@ -82,12 +82,13 @@ class Track(Marking):
         site, goal, paper = work.site, work.goal, work.site.paper
         step = site.begin("way-rails", Act.DETAILS)
         lines = []
-        for rail in self._rails(work.way):
-            for x in rail:
-                mark = work.foot(x)
+        left, right = work.edges
+        for start, other in ((left, right), (right, left)):
+            mark = start
+            for mm in (self.in_mm, self.wide_mm, self.side_mm):
+                mark = paper.measure_along(mark, other, mm)
                 paper.keep(mark, goal, goal.name, site.body)
                 lines.append(paper.along(mark, goal))
-        left, right = work.edges
         step.say(
             "way-rails",
             left=left, right=right, inside=Length(self.in_mm), wide=Length(self.wide_mm),
