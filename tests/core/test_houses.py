@@ -15,6 +15,7 @@ from orthopsis.exercise.resolve import picture, resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.stroke import Role
+from orthopsis.pieces.describe import kinds
 from tests.agreement import difference, how_many_agree, kept, outlines
 from tests.documents import changed, example
 from tests.houses import random_houses
@@ -277,3 +278,15 @@ def test_a_house_seen_through_whose_feet_lie_on_the_eye_level_is_drawn(low):
              "roof": {"kind": "lean-to", "low": low, "peak_mm": 30}, "parts": []}  # fmt: skip
     scene = resolve(from_data({**COTTAGE, "pieces": [house]}))
     assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+def test_the_bench_is_told_which_part_of_a_house_has_which_fields():
+    building = next(kind for kind in kinds() if kind.kind == "building")
+    (parts,) = (field for field in building.fields if field.path == ("parts",))
+    where = {field.only: [one.value for one in field.choices]
+             for field in parts.fields if field.path == ("on",)}  # fmt: skip
+    assert where["panel",] == ["left", "right", "front"]
+    assert "roof left" in where["chimney",]
+    high = next(field for field in parts.fields if field.path == ("high_mm",))
+    assert high.only == ("chimney",)
+    assert [one.value for one in parts.added] == ["windows", "door", "chimney"]

@@ -18,6 +18,7 @@ from orthopsis.exercise.document import Exercise, OwnSize
 from orthopsis.exercise.schools import flow_of, ways
 from orthopsis.exercise.setting import (
     HELPING,
+    clean_up,
     helping_points,
     lay_out,
     place_points,
@@ -25,7 +26,7 @@ from orthopsis.exercise.setting import (
 )
 from orthopsis.exercise.views import view_of
 from orthopsis.lesson.flow import Flow
-from orthopsis.perspective.segments import XY, Segment, at, boxes_touch
+from orthopsis.perspective.segments import XY, Segment, at
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Stroke
 from orthopsis.perspective.view import VanishingPoint, View
@@ -353,38 +354,25 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper.setting = paper.begin(HELPING, Act.SETTING)
     handed: dict[Part, object] = {}
     unseen: list[Body] = []
+    below: list[tuple[Drawn, Site]] = []
     for number in scene.building_order:
         part, body = scene.parts[number], scene.bodies[number]
         first, take_back = len(paper.steps), paper.on_trial()
-        result = part.drawn.build(Site(paper, body, part.stage, points, handed))
+        site = Site(paper, body, part.stage, points, handed)
+        result = part.drawn.build(site)
         if any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
             handed[body.part] = result
+            below += [(part.drawn, site)] if body.ground else []
         else:
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
             take_back()
             unseen.append(body)
+    for drawn, site in below:
+        drawn.finish(site)
     paper.finish()
     say_helping_points(paper, sheet, level_mm)
-    _clean_up(paper, scene, unseen)
+    clean_up(paper, {body.part for body in scene.bodies}, unseen)
     return _known(paper.steps, scene)
-
-
-def _clean_up(paper: Paper, scene: Scene, unseen: Sequence[Body]) -> None:
-    if not any(drawn.fate == "keep" for drawn in paper.strokes):
-        return
-    erased = {number for step in paper.steps for number in step.erases}
-    # Light lines of a part that it has not erased itself are its pattern.
-    parts = {body.part for body in scene.bodies}
-    step = paper.begin("finish", Act.INK)
-    for number, drawn in enumerate(paper.strokes):
-        stays = drawn.fate == "keep" or drawn.stroke.part in parts
-        if not stays and number not in erased:
-            step.erases.append(number)
-    step.say("finish")
-    for body in unseen:
-        on_sheet = boxes_touch(body.box, scene.sheet.bounds)
-        step.say("unseen-behind" if on_sheet else "unseen-beside", piece=body.name)
-    step.check("finish-check")
 
 
 def _known(made: list[Step], scene: Scene) -> list[Step]:

@@ -1,13 +1,18 @@
-"""The setting: sheet, eye level and points, before the first thing is drawn."""
+"""What belongs to the whole sheet: eye level and points before the first thing is drawn, and the
+last cleaning up.
+"""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Container, Sequence
 
 from orthopsis.construction.moves import Act, Idea, Mark, Step, count
+from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import across, down
+from orthopsis.perspective.segments import boxes_touch
 from orthopsis.perspective.sheet import Sheet
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Choice, Length, Phrase, PointName, Several, say
 
@@ -87,3 +92,21 @@ def place_of_point(vp: VanishingPoint, sheet: Sheet, level_mm: float) -> Phrase:
     if y == level_mm:
         return across(x, sheet)
     return say("place-of-point", across=across(x, sheet), down=down(y, sheet))
+
+
+def clean_up(paper: Paper, parts: Container[Part], unseen: Sequence[Body]) -> None:
+    """The last step: what light lines are left, and what was nowhere seen."""
+    if not any(drawn.fate == "keep" for drawn in paper.strokes):
+        return
+    erased = {number for step in paper.steps for number in step.erases}
+    step = paper.begin("finish", Act.INK)
+    for number, drawn in enumerate(paper.strokes):
+        # Light lines of a part that it has not erased itself are its pattern.
+        stays = drawn.fate == "keep" or drawn.stroke.part in parts
+        if not stays and number not in erased:
+            step.erases.append(number)
+    step.say("finish")
+    for body in unseen:
+        on_sheet = boxes_touch(body.box, paper.sheet.bounds)
+        step.say("unseen-behind" if on_sheet else "unseen-beside", piece=body.name)
+    step.check("finish-check")

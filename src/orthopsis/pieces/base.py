@@ -206,3 +206,7 @@ class Drawn(ABC):
     @abstractmethod
     def build(self, site: Site) -> object:
         """Record the moves that draw it; the answer is what later parts may need of it."""
+
+    def finish(self, site: Site) -> None:
+        """What is left to do of what lies on the ground when all stands on it."""
+        del site

@@ -118,7 +118,7 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
                 yield Field((*here, str(k)), label, one, optional=False, default=None)
             continue
         if Editor.PARTS in told and inner is not None:
-            yield _parts(here, inner, told)
+            yield _parts(here, info, inner, told)
             continue
         kinds_of = _kinds_in(info)
         if kinds_of:
@@ -153,8 +153,12 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
         )
 
 
-def _parts(path: tuple[str, ...], model: type[BaseModel], told: list[Any]) -> Field:
+def _parts(
+    path: tuple[str, ...], info: FieldInfo, model: type[BaseModel], told: list[Any]
+) -> Field:
     """A list of things in a piece, with the fields of each."""
+    kinds_of = _kinds_in(info)
+    fields = _of_kinds((), kinds_of) if kinds_of else _fields(model)
     looks = next((one.names for one in told if isinstance(one, Added)), ())
     return Field(
         path=path,
@@ -163,7 +167,7 @@ def _parts(path: tuple[str, ...], model: type[BaseModel], told: list[Any]) -> Fi
         optional=False,
         default=None,
         editor=Editor.PARTS.value,
-        fields=tuple(_fields(model)),
+        fields=tuple(fields),
         added=tuple(Option(name, say(f"added-{name}")) for name in looks),
     )
 
@@ -181,12 +185,18 @@ def _variants(path: tuple[str, ...], kinds: Mapping[str, type[BaseModel]]) -> It
             Option(kind, say(f"choice-{path[-1]}-{kind}".replace("_", "-"))) for kind in kinds
         ),
     )
-    found: dict[tuple[str, ...], Field] = {}
+    yield from _of_kinds(path, kinds)
+
+
+def _of_kinds(path: tuple[str, ...], kinds: Mapping[str, type[BaseModel]]) -> Iterator[Field]:
+    """The fields of things of several kinds; what several have with the same choices, once."""
+    found: dict[tuple[tuple[str, ...], ...], Field] = {}
     for kind, model in kinds.items():
         for field in _fields(model, path):
-            known = found.get(field.path)
+            key = field.path, tuple(option.value for option in field.choices)
+            known = found.get(key)
             only = (*(known.only if known else ()), kind)
-            found[field.path] = replace(known or field, only=only)
+            found[key] = replace(known or field, only=only)
     yield from found.values()
 
 

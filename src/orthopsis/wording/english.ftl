@@ -1591,11 +1591,10 @@ post-by-hand =
 post-on-top = Without a ruler: draw what the { WORD($look) } carries, the whole about { $width } wide.
 # $look (choice)
 post-wires-title = the wires, by hand
-# $sag (length)
-post-wires-first =
-    Without a ruler: let the wires hang from pole to pole. In the middle they hang about { $sag }
-    below a straight line.
-post-wires = Let the wires hang, by hand, a little less than in the space before.
+# $sag (about)
+post-wires =
+    Without a ruler: let the wires hang from pole to pole. In the nearest space they hang about { $sag } below a
+    straight line, in the middle; further away a little less each time.
 post-wires-check = They hang in bows, flatter and flatter the further away they are.
 post-next-check = It is as high as the lines allow, no higher and no lower.
 # $look (choice)
@@ -1618,11 +1617,13 @@ disc-title = the planet
 # $across (phrase) $down (phrase) $radius (length) $wide (length)
 disc =
     Draw round a roll of tape, or with compasses, lightly: a circle { $wide } wide, its middle { $across } and { $down }.
-    At the end darken it where no tower stands before it, and rub out the rest.
     .simple =
         Draw round a roll of tape, lightly: a circle { $wide } wide. Its middle lies { $across } and { $down }.
+disc-first-check = It is light: towers will stand before it.
+disc-finish-title = the planet between the towers
+disc-finish = Darken the circle where no tower stands before it, and rub out the rest of it.
 # $high (length)
-disc-land = At the end draw wavy land round it by hand, between the towers, up to about { $high } high.
+disc-land = Draw wavy land round it by hand, between the towers, up to about { $high } high.
 disc-check = It is seen only between the towers.
 
 ## What is drawn by hand
@@ -2355,7 +2356,7 @@ choice-on-roof-side = slope at the side
 field-wide = Wide
 field-deep = Deep, at the top
 field-high-mm = High, in front
-field-on = On the wall
+field-on = It is on
 choice-on-left = left
 choice-on-right = right
 choice-on-front = front

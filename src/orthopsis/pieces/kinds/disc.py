@@ -102,17 +102,27 @@ class Disc(Piece, Drawn):
         step = site.begin("disc", Act.SETTING)
         # Whole and light first: what will stand on it covers some of it.
         paper.draw_lightly(self._lines[0], Part(self.id, 1))
-        paper.keep_by_hand(self._lines, site.body)
+        paper.keep_by_hand(self._lines[:1], site.body)
         step.say(
             "disc",
             across=across(place.centre.x_mm, paper.sheet), radius=Length(place.radius_mm),
             down=down(place.centre.y_mm, paper.sheet), wide=Length(2 * place.radius_mm),
         )  # fmt: skip
+        step.check("disc-first-check")
+        step.bulk = True
+
+    def finish(self, site: Site) -> None:
+        """What shows of the circle between the towers, and the land."""
+        paper = site.paper
+        step = site.begin("disc-finish", Act.INK)
+        step.say("disc-finish")
         if self.land_mm:
+            paper.keep_by_hand(self._lines[1:], site.body)
             step.say("disc-land", high=Length(self.land_mm))
         step.check("disc-check")
         step.bulk = True
         paper.tidy(site.part)
+        paper.tidy(Part(self.id, 1))
 
     def switched_on(self, field: str, stage: Stage) -> Self:
         if field != "land_mm":

@@ -132,8 +132,11 @@ class Way(Piece, Drawn):
         work = WaySite(site, OnWay(place, site.stage), (marks[0], marks[1]), goal)
         for marking in self._markings:
             marking.draw(work)
-        tidy(site, "way")
         return FrameMarks(enumerate(marks))
+
+    def finish(self, site: Site) -> None:
+        """Its light lines go when what stands on it is there."""
+        tidy(site, "way")
 
     # --- what both sides read from the document ----------------------------------------------
 

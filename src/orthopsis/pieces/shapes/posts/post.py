@@ -282,10 +282,7 @@ class Post(Drawn):
         if line.wires is not None and self.number > 0:
             step = self._begin(site, "post-wires", Act.DETAILS)
             site.paper.keep_by_hand(line.wires.on_paper(post, line.arm), site.body)
-            if self.number == 1:
-                step.say("post-wires-first", sag=About(line.wires.sag_mm))
-            else:
-                step.say("post-wires")
+            step.say("post-wires", sag=About(line.wires.sag_mm))
             self._in_bulk(step, "post-wires-check")
 
     def _in_bulk(self, step: Step, check: str) -> None:
