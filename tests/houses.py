@@ -23,7 +23,22 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
         some = rng.sample(walls, rng.randint(0, len(walls)))
         piece["parts"] = [_panel(rng, f"panel {wall}", wall, high) for wall in some]
         piece["parts"] += _chimneys(rng, piece["roof"], one_point)
+        if rng.random() < 0.3:
+            piece["parts"].append(_pattern(rng, piece["roof"], walls))
     return data
+
+
+def _pattern(rng: random.Random, roof: Data, walls: list[str]) -> Data:
+    slope = {"left": "roof right", "right": "roof left", "front": "roof right",
+             "side": "roof front"}  # fmt: skip
+    on = rng.choice([w for w in walls if w != roof.get("end")])
+    if roof["kind"] == "gable" and rng.random() < 0.6:
+        on = slope[roof["end"]]
+    elif roof["kind"] == "lean-to":
+        on = "roof"
+    looks = ["boards", "bricks", "tiles", "slabs", "stripes"]
+    return {"kind": "pattern", "id": "pattern", "on": on, "look": rng.choice(looks),
+            "courses": rng.randint(1, 5), "bays": rng.randint(1, 5)}  # fmt: skip
 
 
 def _chimneys(rng: random.Random, roof: Data, one_point: bool) -> list[Data]:

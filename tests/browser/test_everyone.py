@@ -133,7 +133,7 @@ def test_settings_hold_everywhere(watched, server):
         page.get_by_label("The line is called").select_option("horizon")
         page.get_by_label("Left-handed teaching").check()
         # Another page is opened as by its address, which would break off what is being saved.
-        page.wait_for_load_state("networkidle")
+        expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
         page = watched.go(f"teach/{exercise_id(watched, 'Seed crates')}")
         expect(page.get_by_role("heading", name="The horizon line")).to_be_visible()
         expect(page.get_by_text("Measure about 4¾ in down")).to_be_visible()

@@ -213,4 +213,5 @@ def test_without_what_is_hidden_the_seen_lines_are_the_same(name):
     whole = picture(scene)
     seen = [stroke for stroke in whole if stroke.role is Role.OUTLINE]
     assert picture(scene, with_hidden=False) == seen
-    assert len(whole) > len(seen)
+    # Rails lie on the ground and poles are as thin as lines: they hide nothing.
+    assert len(whole) > len(seen) or name == "garden-railway"

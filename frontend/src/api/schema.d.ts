@@ -1409,7 +1409,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Chimney"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -3035,6 +3035,41 @@ export interface components {
             piece: string;
             /** What */
             what: string;
+        };
+        /**
+         * Pattern
+         * @description Lines on the whole of a surface: so many `courses` of equal height in truth, and in each so
+         *     many `bays` of equal width. Boards have no courses, and stripes no bays.
+         */
+        Pattern: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pattern";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "left" | "right" | "front" | "roof" | "roof left" | "roof right" | "roof front" | "roof side";
+            /**
+             * Look
+             * @default bricks
+             * @enum {string}
+             */
+            look: "boards" | "bricks" | "tiles" | "shingles" | "slabs" | "glass" | "stripes";
+            /**
+             * Courses
+             * @default 6
+             */
+            courses: number;
+            /**
+             * Bays
+             * @default 8
+             */
+            bays: number;
         };
         /**
          * PeriodOut

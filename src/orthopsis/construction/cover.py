@@ -68,8 +68,10 @@ def drawn_by_others(
                 lead -= own.nearness_at(position_on(own.segment, place))
                 if abs(lead) <= tolerance.depth:
                     lead = float(nearer_by_faces(other, body))
-            # What lies on the ground is listed last.
+            # What lies on the ground is listed last, and what is built on a thing before it.
             listed = (other.ground, i) < (body.ground, number)
+            if body.part == other.on or (lead == 0.0 and body.on == other.part):
+                listed, lead = body.part == other.on, 0.0
             if lead > 0.0 or (lead == 0.0 and listed):
                 found.append(shared)
     return found

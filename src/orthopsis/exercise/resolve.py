@@ -253,6 +253,16 @@ class Scene:
         """Outlines on paper within which lines by hand may stray."""
         return [outline for part in self.parts for outline in part.drawn.hand_rooms(part.stage)]
 
+    @cached_property
+    def fills(self) -> list[Segment]:
+        """Lines on paper that fill a face, as bricks do."""
+        return [line for part in self.parts for line in part.drawn.fills(part.stage)]
+
+    @cached_property
+    def filled(self) -> list[Sequence[XY]]:
+        """The outlines on paper of faces that such lines fill."""
+        return [outline for part in self.parts for outline in part.drawn.filled(part.stage)]
+
     @property
     def goals(self) -> list[VanishingPoint]:
         """All points that lines lead to."""

@@ -65,22 +65,39 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
     result: list[Stroke | None] = list(strokes)
     for numbers in groups.values():
         while len(numbers) > 1:
-            first, *rest = numbers
-            numbers = []
-            (px, py), (qx, qy) = strokes[first].segment
-            dx, dy = qx - px, qy - py
-            limit = within_mm * math.hypot(dx, dy)
-            for other in rest:
-                # Most are no one line, and one of their ends tells it.
-                x, y = strokes[other].start
-                whole = None
-                if abs((x - px) * dy - (y - py) * dx) <= limit:
-                    whole = _one_line(result[first], result[other], within_mm)
-                if whole is None:
-                    numbers.append(other)
-                else:
-                    result[first], result[other] = whole, None
+            first, *numbers = numbers
+            grown = True
+            while grown:
+                # What it did not touch before, it may touch now.
+                numbers, grown = _grown(result, strokes, first, numbers, within_mm)
     return [stroke for stroke in result if stroke is not None]
+
+
+def _grown(
+    result: list[Stroke | None],
+    strokes: Sequence[Stroke],
+    first: int,
+    rest: Sequence[int],
+    within_mm: float,
+) -> tuple[list[int], bool]:
+    """The first of some strokes takes in those of the rest that touch it: what is left, and whether
+    it has become longer.
+    """
+    (px, py), (qx, qy) = strokes[first].segment
+    dx, dy = qx - px, qy - py
+    limit = within_mm * math.hypot(dx, dy)
+    left: list[int] = []
+    for other in rest:
+        # Most are no one line, and one of their ends tells it.
+        x, y = strokes[other].start
+        whole = None
+        if abs((x - px) * dy - (y - py) * dx) <= limit:
+            whole = _one_line(result[first], result[other], within_mm)
+        if whole is None:
+            left.append(other)
+        else:
+            result[first], result[other] = whole, None
+    return left, len(left) < len(rest)
 
 
 def _one_line(a: Stroke | None, b: Stroke | None, within_mm: float) -> Stroke | None:

@@ -15,7 +15,7 @@ from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY
+from orthopsis.perspective.segments import XY, Segment
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint, View
@@ -187,6 +187,16 @@ class Drawn(ABC):
 
     def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
         """Outlines on paper within which pupils draw by hand: shown, and never judged."""
+        del stage
+        return ()
+
+    def fills(self, stage: Stage) -> Sequence[Segment]:
+        """Lines on paper that fill a face: nothing follows from the absence of one."""
+        del stage
+        return ()
+
+    def filled(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        """The outlines on paper of faces that such lines fill; what lies among them is not told."""
         del stage
         return ()
 

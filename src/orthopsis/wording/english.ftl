@@ -1764,6 +1764,40 @@ hip-edges-title = the hips
 hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
 hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
 word-chimney = chimney
+word-boards = boards
+word-bricks = bricks
+word-tiles = tiles
+word-shingles = shingles
+word-slabs = slabs
+word-glass = panes of glass
+word-stripes = stripes
+# $look (choice)
+pattern-courses-title = the courses of the { WORD($look) }
+# $upright (marks) $parts (number) $each (length)
+pattern-parted = Part the upright { $upright } into { $parts } equal parts, { $each } each.
+# $upright (marks) $ups (list)
+pattern-measured = Up the upright { $upright } mark { $ups }.
+# $slope (marks) $vp (point)
+pattern-to-slope = Lead each mark to { $vp }, only as far as the slope { $slope }.
+# $slope (marks)
+pattern-to-slope-level = Lead each mark level to the slope { $slope }.
+# $vp (point)
+pattern-along = From there draw a line to { $vp } each, as far as the other side. Stop at windows and doors.
+pattern-along-level = From there draw level lines, as far as the other side. Stop at windows and doors.
+pattern-courses-check = The courses grow narrower evenly, like the edges beside them.
+# $look (choice)
+pattern-joints-title = the joints of the { WORD($look) }
+# $upright (marks) $ups (list) $diagonal (marks)
+pattern-joints =
+    Draw the diagonal { $diagonal } lightly. Up { $upright } mark { $ups }, and lead each mark along until it meets the
+    diagonal: there stands a joint.
+pattern-upright = Draw the joints straight up.
+# $point (point)
+pattern-up-to = All joints lead to { $point }.
+# $slope (marks)
+pattern-up-parallel = Draw the joints up the roof, parallel to { $slope }.
+pattern-staggered = In every second course they stand between those below.
+pattern-joints-check = They stand closer and closer the further away they are.
 # $part (own) $whole (name)
 part-of = { $part } of { $whole }
 chimney-place-title = its place on the roof
@@ -2348,6 +2382,17 @@ field-parts = In its walls
 added-windows = Add windows
 added-door = Add a door
 added-chimney = Add a chimney
+added-bricks = Add bricks
+added-tiles = Add tiles
+choice-look-boards = boards
+choice-look-bricks = bricks
+choice-look-tiles = tiles
+choice-look-shingles = shingles
+choice-look-slabs = slabs
+choice-look-glass = glass
+choice-look-stripes = stripes
+field-courses = Courses
+field-bays = In each course
 choice-on-roof = the slope
 choice-on-roof-left = left slope
 choice-on-roof-right = right slope
@@ -2561,12 +2606,13 @@ refused-rails-order = the lower rail lies below the upper; give it the larger me
 refused-rails-below = the lower rail lies below the foot of the post; choose a smaller measure
 refused-arm-on-level = the arms lie on the eye level, where no line crosses another; put them higher or lower
 refused-chimney-over-ridge = reaches over the ridge; make it less deep, or turn the roof
-refused-chimney-on-parallel =
+refused-slope-by-parallel =
     a far slope by a parallel is only nearly right, and nothing can stand on it; choose the roof’s own point or
     the middle of the far wall
 refused-chimney-beyond = reaches beyond the end of the roof; make it narrower
 refused-chimney-too-low = is lower than the roof behind it; make it higher, or less deep
 refused-no-such-slope = the house has no such slope that we see; choose one that shows, on a gable or a lean-to
+refused-pattern-under-roof = a wall under a gable has no four corners; lay the pattern on another wall, or on the roof
 refused-no-slope = we see no slope of this roof; choose a gable or a lean-to that turns to us
 refused-level-cut = runs level here: give along_mm, a length on paper
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller

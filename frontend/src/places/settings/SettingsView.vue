@@ -108,13 +108,20 @@ const optionsOf = ({ options, own }: Choice) => [
   ...(own ? [] : [{ value: "", label: EACH }]),
   ...options.map(([value, label]) => ({ value, label })),
 ];
+/** Said when the last change has arrived, as leaving before that would break it off. */
+const kept = computed(() =>
+  saving.isPending.value ? "Saving …" : saving.isSuccess.value ? "Saved" : "",
+);
 const hasRuler = computed(() => now.value?.ruler_mm != null);
 </script>
 
 <template>
   <section class="settings">
     <h1>Settings</h1>
-    <p class="about">They hold everywhere: on the bench, in teaching, on paper.</p>
+    <p class="about">
+      They hold everywhere: on the bench, in teaching, on paper.
+      <span role="status">{{ kept }}</span>
+    </p>
     <p v-if="saving.error.value" class="problem" role="alert">{{ saving.error.value.message }}</p>
     <state-note
       :loading="settings.isPending.value"

@@ -26,24 +26,31 @@ LEAST_EDGE_MM = 6.0
 """A shorter edge may be lost among its neighbours, or be too short for the eye: never missed."""
 BESIDE_MM = 1.5
 SAME_WAY_DEG = 6.0
+AMONG_MM = 1.0
+"""An edge so far within a face full of lines is one among them."""
+CLOSE_MM = 4.0
+"""Nearer than this to its side, the lines of a face are taken for it."""
 MOST = 0.6
 LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
 
 
 @dataclass(frozen=True)
 class Expected:
-    """A line the exercise asks for; the eye level is expected without a piece."""
+    """A line the exercise asks for; the eye level is expected without a piece. What only `fills` a
+    face is never missed.
+    """
 
     stroke: Stroke
+    fills: bool = False
 
     @property
     def outline(self) -> bool:
         return self.stroke.role is Role.OUTLINE
 
     @property
-    def too_short(self) -> bool:
-        """Whether the eye may lose it, so that nothing follows from its absence."""
-        return math.dist(*self.stroke.segment) < LEAST_EDGE_MM
+    def may_lack(self) -> bool:
+        """Whether nothing follows from its absence: the eye may lose it, or it fills a face."""
+        return self.fills or math.dist(*self.stroke.segment) < LEAST_EDGE_MM
 
 
 class Middle(NamedTuple):
@@ -121,7 +128,26 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
 def expected_of(strokes: Iterable[Stroke], scene: Scene) -> list[Expected]:
     """The lines that are drawn with the ruler, which a sheet is held against."""
     ruled = (stroke for stroke in strokes if stroke.curve is None)
-    return [Expected(stroke) for stroke in ruled if not by_hand(stroke.segment, scene)]
+    return [
+        Expected(stroke, fills=_among_fills(stroke.segment, scene))
+        for stroke in ruled
+        if not by_hand(stroke.segment, scene)
+    ]
+
+
+def _among_fills(line: Segment, scene: Scene) -> bool:
+    """Whether a line only fills a face, or lies among lines that do, where no eye tells it."""
+    if any(all(distance_to_segment(end, one) < 0.05 for end in line) for one in scene.fills):
+        return True
+    middle = at(line, 0.5)
+    for outline in scene.filled:
+        if inside(middle, [outline]) and not _lies_on(middle, outline, AMONG_MM):
+            return True
+        if _lies_on(middle, outline, 0.05):
+            # A side of such a face is told from its lines only where these keep a distance.
+            apart = (distance_to_segment(middle, one) for one in scene.fills)
+            return any(mm < CLOSE_MM for mm in apart)
+    return False
 
 
 def by_hand(line: Segment, scene: Scene, within_mm: float = 0.05) -> bool:
@@ -138,8 +164,13 @@ def lies_in_one(line: Segment, outlines: Iterable[Sequence[XY]], within_mm: floa
 
 
 def _lies_in(place: XY, outline: Sequence[XY], near_mm: float) -> bool:
+    return inside(place, [outline]) or _lies_on(place, outline, near_mm)
+
+
+def _lies_on(place: XY, outline: Sequence[XY], near_mm: float) -> bool:
+    """Whether a place lies on an outline's sides, or so near them."""
     sides = zip(outline, (*outline[1:], outline[0]), strict=True)
-    return inside(place, [outline]) or any(distance_to_segment(place, s) < near_mm for s in sides)
+    return any(distance_to_segment(place, side) < near_mm for side in sides)
 
 
 def _middles(made: Sequence[Step]) -> Iterator[Middle]:
@@ -186,7 +217,7 @@ def distances(places: Sequence[XY] | Array, segments: Array) -> Array:
 
 def is_drawn(edge: Expected, seen: Array) -> bool:
     """Whether most of an edge lies under lines, even if these were taken for others."""
-    return edge.too_short or share_beside(*edge.stroke.segment, seen) > MOST
+    return edge.may_lack or share_beside(*edge.stroke.segment, seen) > MOST
 
 
 def share_beside(start: XY, end: XY, lines: Array) -> float:

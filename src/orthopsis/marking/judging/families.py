@@ -21,6 +21,8 @@ from orthopsis.perspective.plane import Point, direction
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE
 
+FILL_MM = 1.0
+"""So far beside a face its bricks may reach."""
 ON_EDGE_MM = 1.0
 """Nearer than this with both ends, a line lies on an edge."""
 NEAR_MM = 4.0
@@ -92,19 +94,24 @@ def assign(found: Sequence[FoundStroke], key: AnswerKey) -> list[Assigned]:
             # A dark line on a guide line's place may be an edge that went the guide's way.
             result[i] = _by_start(assigned.found, missing, within_mm=ON_CORNER_MM) or assigned
         missing = [line for line in missing if line is not result[i].expected]
-    rooms = key.scene.hand_rooms
-    return [
-        one
-        for one in result
-        if one.expected or not lies_in_one((one.found.start, one.found.end), rooms)
-    ]
+    return [one for one in result if _is_judged(one, key)]
+
+
+def _is_judged(line: Assigned, key: AnswerKey) -> bool:
+    """Whether a line is held against the exercise: not where hands may stray or bricks lie, unless
+    it is one of the edges there.
+    """
+    edge = line.expected is not None and not line.expected.fills
+    found = line.found
+    rooms = [*key.scene.hand_rooms, *key.scene.filled]
+    return edge or not lies_in_one((found.start, found.end), rooms, FILL_MM)
 
 
 def support(assigned: Sequence[Assigned], expected: Sequence[Expected]) -> float:
     """The share of expected outlines that were found in their place, 0 to 1; what the eye may lose
     does not count.
     """
-    outlines = [e for e in expected if e.outline and not e.too_short]
+    outlines = [e for e in expected if e.outline and not e.may_lack]
     found = {id(a.expected) for a in assigned if a.expected is not None and not a.wrong_way}
     return sum(id(e) in found for e in outlines) / max(1, len(outlines))
 

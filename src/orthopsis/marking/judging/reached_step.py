@@ -35,7 +35,7 @@ def as_far_as_drawn(
     Where most of the drawing is there, it is half-finished only if nothing due so far is missing.
     """
     share = support(lines, key.expected)
-    outlines = sum(e.outline and not e.too_short for e in key.expected)
+    outlines = sum(e.outline and not e.may_lack for e in key.expected)
     if share >= FINISHED and round((1.0 - share) * outlines) < NOT_YET:
         return key, lines, None
     found = [line.found for line in lines]
@@ -70,7 +70,7 @@ def _shares(own: Sequence[Sequence[Expected]], seen: set[int]) -> list[tuple[int
     """For each step whose lines can be told, its number and the share of them that was found."""
     shares = []
     for number, lines in enumerate(own, start=1):
-        told = [line for line in lines if not line.too_short]
+        told = [line for line in lines if not line.may_lack]
         if told:
             shares.append((number, sum(id(line) in seen for line in told) / len(told)))
     return shares

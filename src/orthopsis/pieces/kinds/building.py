@@ -19,6 +19,7 @@ from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.on_roof import first_chimney, members
 from orthopsis.pieces.shapes.house.panels import Panel
+from orthopsis.pieces.shapes.house.pattern import PATTERNS, Pattern, first_pattern
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
 
@@ -30,10 +31,10 @@ class Building(BlockPiece, DrawnHouse):
     kind: Literal["building"]
     roof: Roof = Flat(kind="flat")
     fittings: Annotated[
-        list[Annotated[Panel | Chimney, Field(discriminator="kind")]],
+        list[Annotated[Panel | Pattern | Chimney, Field(discriminator="kind")]],
         Field(alias="parts", max_length=40, default_factory=list),
         Editor.PARTS,
-        Added(("windows", "door", "chimney")),
+        Added(("windows", "door", "chimney", "bricks", "tiles")),
     ]
 
     @property
@@ -81,6 +82,9 @@ class Building(BlockPiece, DrawnHouse):
 
     def with_part(self, what: str, stage: Stage) -> Self:
         """The building with windows or a door more, on the first wall that has room."""
+        if what in PATTERNS:
+            pattern = first_pattern(self.house(stage), what, self._free_id(what))
+            return self.model_copy(update={"fittings": [*self.fittings, pattern]})
         if what == "chimney":
             fittings = [*self.fittings, first_chimney(self.house(stage), self._free_id(what))]
             return self.model_copy(update={"fittings": fittings})
@@ -100,7 +104,15 @@ class Building(BlockPiece, DrawnHouse):
 
     def house(self, stage: Stage) -> House:
         """The building where it stands."""
-        return House(self.part, self.name, self.place, self.roof, self._panels, stage)
+        return House(
+            self.part,
+            self.name,
+            self.place,
+            self.roof,
+            self._panels,
+            stage,
+            [one for one in self.fittings if isinstance(one, Pattern)],
+        )
 
     @property
     def roof_path(self) -> Path:

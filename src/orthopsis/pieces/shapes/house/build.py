@@ -8,6 +8,8 @@ from orthopsis.pieces.shapes.house.form import FIRST, Pair, pair
 from orthopsis.pieces.shapes.house.hip_moves import draw_hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.openings import draw_panel
+from orthopsis.pieces.shapes.house.pattern import Pattern
+from orthopsis.pieces.shapes.house.pattern_moves import draw_pattern
 from orthopsis.pieces.shapes.house.roof_moves import draw_gable, draw_lean_to, draw_parapet
 from orthopsis.pieces.shapes.house.roofs import Gable, Hip, LeanTo
 from orthopsis.pieces.shapes.house.site import HouseEdges, HouseSite
@@ -32,6 +34,9 @@ def draw_house(house: House, site: Site) -> FrameMarks:
         draw_parapet(work, roof.parapet_mm)
     for panel in house.panels:
         draw_panel(work, panel)
+    for pattern in house.patterns:
+        assert isinstance(pattern, Pattern)
+        draw_pattern(work, pattern)
     tidy(site, "house")
     # What a row hands on besides its corners stays with them.
     return work.marks if isinstance(work.marks, FrameMarks) else FrameMarks(work.marks)

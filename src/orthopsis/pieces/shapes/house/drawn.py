@@ -6,7 +6,7 @@ from abc import abstractmethod
 from collections.abc import Sequence
 
 from orthopsis.construction.order import Body
-from orthopsis.perspective.segments import XY
+from orthopsis.perspective.segments import XY, Segment
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Site, Stage
@@ -14,6 +14,7 @@ from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.pattern import Pattern
 
 
 class DrawnHouse(Drawn):
@@ -36,6 +37,16 @@ class DrawnHouse(Drawn):
 
     def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
         return self.house(stage).by_hand()
+
+    def fills(self, stage: Stage) -> Sequence[Segment]:
+        house = self.house(stage)
+        patterns = (one for one in house.patterns if isinstance(one, Pattern))
+        return [line for pattern in patterns for line in pattern.on_paper(house)]
+
+    def filled(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        house = self.house(stage)
+        patterns = (one for one in house.patterns if isinstance(one, Pattern))
+        return [pattern.outline(house) for pattern in patterns]
 
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The house as one solid, with the lines in its walls."""

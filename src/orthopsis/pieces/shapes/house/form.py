@@ -20,8 +20,10 @@ from orthopsis.pieces.shapes.house.walls import AROUND, FLOOR, Walls
 Pair = tuple[int, int]
 FIRST = 8
 """The number of the first corner that is not the block's."""
-ROOF_POINT = -1
-"""Under this number the marks of a house have its roof's own point, where it was found."""
+ROOF_POINT, OVER = -1, -2
+"""Under these numbers the marks of a house have its roof's own point and the middle of the line
+below its peak, where they were found.
+"""
 
 
 @dataclass(frozen=True)

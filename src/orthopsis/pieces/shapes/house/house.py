@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
-from typing import Any, Literal
+from typing import Any, Literal, Protocol
 
 from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
 from orthopsis.errors import Unfit
@@ -16,7 +16,7 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Value, say
-from orthopsis.picture.solid import Solid, polyhedron
+from orthopsis.picture.solid import Detail, Solid, polyhedron
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
@@ -24,6 +24,12 @@ from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_t
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
 from orthopsis.pieces.shapes.house.walls import AROUND, WallName, Walls
+
+
+class OnFaces(Protocol):
+    """Something that draws lines on the faces of a house."""
+
+    def details(self, house: House) -> list[Detail]: ...
 
 
 @dataclass(frozen=True)
@@ -36,6 +42,7 @@ class House:
     roof: Roof
     panels: Sequence[Panel]
     stage: Stage
+    patterns: Sequence[OnFaces] = ()
 
     @cached_property
     def walls(self) -> Walls:
@@ -75,6 +82,7 @@ class House:
         block = self.block_in_space
         details = [one for panel in self.panels for one in panel.details(block, self.walls)]
         details += self.roof.details(block, self.walls)
+        details += [one for pattern in self.patterns for one in pattern.details(self)]
         # What lies in a wall that turns away is not drawn, even where the house is seen through.
         details = [one for one in details if self.faces_us(one.face)]
         return polyhedron(

@@ -24,8 +24,7 @@ from orthopsis.pieces.shapes.house.chimney import Chimney, Corners
 from orthopsis.pieces.shapes.house.cuts import inward
 from orthopsis.pieces.shapes.house.form import ROOF_POINT, Pair, pair
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.planes import RoofPlane, roof_planes
-from orthopsis.pieces.shapes.house.roofs import Pitched
+from orthopsis.pieces.shapes.house.planes import RoofPlane, roof_planes, slope_called
 from orthopsis.pieces.shapes.tidy import tidy
 
 
@@ -44,18 +43,7 @@ class OnRoof(Drawn):
     @cached_property
     def plane(self) -> RoofPlane:
         """The slope that it stands on. Raises ExerciseError."""
-        planes, roof = roof_planes(self.house), self.house.roof
-        if (
-            isinstance(roof, Pitched)
-            and roof.far == "parallel"
-            and roof.shows_point(self.house.walls)
-        ):
-            raise self.house.stage.refuse("roof.far", say("refused-chimney-on-parallel"))
-        if self.chimney.on not in planes:
-            raise self.house.stage.refuse(
-                f"parts.{self.chimney.id}.on", say("refused-no-such-slope")
-            )
-        return planes[self.chimney.on]
+        return slope_called(self.house, self.chimney.on, f"parts.{self.chimney.id}.on")
 
     @cached_property
     def in_space(self) -> Corners:

@@ -123,12 +123,14 @@ class Panel(Measures):
                     found.append(Detail(number, *ends, ways[k % 2]))
         return found
 
-    def by_hand(self, block: Sequence[Vector], walls: Walls) -> list[tuple[XY, ...]]:
-        """The outlines on paper of what is drawn without a ruler. Raises ExerciseError."""
-        if not self.freehand:
-            return []
+    def outlines(self, block: Sequence[Vector], walls: Walls) -> list[tuple[XY, ...]]:
+        """Its openings on paper. Raises ExerciseError."""
         openings = self._openings(block, self.wall(walls), walls.stage)
         return [tuple(on_paper(corner) for corner in corners) for corners, _ in openings]
+
+    def by_hand(self, block: Sequence[Vector], walls: Walls) -> list[tuple[XY, ...]]:
+        """The outlines on paper of what is drawn without a ruler. Raises ExerciseError."""
+        return self.outlines(block, walls) if self.freehand else []
 
     def wall(self, walls: Walls) -> Wall:
         """The wall that it is on. Raises ExerciseError."""

@@ -6,9 +6,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthopsis.perspective.vector import Vector, minus
+from orthopsis.phrase import say
 from orthopsis.pieces.shapes.house.form import middle, pair
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Slope
+from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Pitched, Slope
 from orthopsis.pieces.shapes.house.walls import Wall, opposite
 
 
@@ -76,3 +77,16 @@ def roof_planes(house: House) -> dict[str, RoofPlane]:
         )  # fmt: skip
         found[name] = plane
     return found
+
+
+def slope_called(house: House, name: str, field: str) -> RoofPlane:
+    """The slope of that name that turns to us. Raises ExerciseError where there is none, or where
+    its far end is only nearly right.
+    """
+    roof = house.roof
+    if isinstance(roof, Pitched) and roof.far == "parallel" and roof.shows_point(house.walls):
+        raise house.stage.refuse("roof.far", say("refused-slope-by-parallel"))
+    planes = roof_planes(house)
+    if name not in planes:
+        raise house.stage.refuse(field, say("refused-no-such-slope"))
+    return planes[name]

@@ -8,7 +8,7 @@ from orthopsis.construction.moves import Act, Mark, Ruled, Step, strung
 from orthopsis.construction.places import down
 from orthopsis.perspective.plane import distance
 from orthopsis.phrase import Length, say
-from orthopsis.pieces.shapes.house.form import FIRST, ROOF_POINT, pair
+from orthopsis.pieces.shapes.house.form import FIRST, OVER, ROOF_POINT, pair
 from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Pitched, Slope
 from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import Wall, opposite
@@ -49,6 +49,7 @@ def _peak(work: HouseSite, wall: Wall, peak_mm: float) -> Mark:
         which = "gable-diagonals" if work.site.third is None else "gable-diagonals-to"
         third = {} if work.site.third is None else {"third": work.site.third}
         step.say(which, one=strung(p, r), other=strung(q, s), line=strung(p, q), over=over, **third)
+    work.marks[OVER] = over
     peak = work.above(over, peak_mm)
     step.say("gable-peak", over=over, high=Length(peak_mm), peak=peak)
     step.differs(height=Length(peak_mm))

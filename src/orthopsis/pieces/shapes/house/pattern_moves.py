@@ -1,0 +1,175 @@
+"""The steps of a pattern: courses by equal marks, joints by one diagonal."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from orthopsis.construction.face import true_share_down
+from orthopsis.construction.moves import Act, Mark, Ruled, Step, count, measures_set, strung
+from orthopsis.perspective.plane import distance
+from orthopsis.perspective.segments import portions_inside, remainder
+from orthopsis.phrase import Choice, Length
+from orthopsis.pieces.shapes.house.form import OVER, ROOF_POINT
+from orthopsis.pieces.shapes.house.pattern import STAGGERED, Pattern
+from orthopsis.pieces.shapes.house.planes import RoofPlane
+from orthopsis.pieces.shapes.house.site import HouseSite
+from orthopsis.pieces.shapes.house.surfaces import Surface
+
+
+def draw_pattern(work: HouseSite, pattern: Pattern) -> None:
+    """All steps of a pattern, where its surface shows."""
+    surface = pattern.surface(work.house)
+    if work.house.faces_us(surface.face) and set(surface.corners) <= work.marks.keys():
+        _Moves(work, pattern, surface).draw()
+
+
+@dataclass
+class _Moves:
+    work: HouseSite
+    pattern: Pattern
+    surface: Surface
+
+    def draw(self) -> None:
+        levels = {0.0: self._edge(0, 1), 1.0: self._edge(3, 2)}
+        if self.pattern.levels:
+            levels |= self._courses()
+        if self.pattern.joints:
+            self._joints(levels)
+
+    @cached_property
+    def upright(self) -> tuple[Mark, Mark]:
+        """The foot and top of the upright that is parted: the wall's near one, or under a ridge."""
+        marks, lies = self.work.marks, self.surface.lies
+        if not isinstance(lies, RoofPlane):
+            return marks[self.surface.corners[0]], marks[self.surface.corners[3]]
+        foot = marks[OVER] if OVER in marks else marks[lies.under[0]]
+        return foot, marks[lies.slope.ridge]
+
+    @cached_property
+    def near(self) -> Ruled:
+        """The near side of the surface: an upright or a slanted edge."""
+        return self._edge(0, 3)
+
+    def _edge(self, a: int, b: int) -> Ruled:
+        corners, marks = self.surface.corners, self.work.marks
+        return self.work.paper.along(marks[corners[a]], marks[corners[b]])
+
+    def _mark(self, share: float) -> Mark:
+        """The mark on the near side that lies so far up in truth."""
+        paper, (foot, top) = self.work.paper, self.upright
+        up_mm = distance(foot.at, top.at) * share
+        third = self.work.site.third
+        if third is not None:
+            up_mm = distance(foot.at, top.at) - true_share_down(top, foot, third, 1.0 - share)
+        mark = paper.measure_along(foot, top, up_mm)
+        lies = self.surface.lies
+        if not isinstance(lies, RoofPlane):
+            return mark
+        return paper.cross(self.work.laid(mark, lies.wall.family), self.near)
+
+    def _courses(self) -> dict[float, Ruled]:
+        """Equal marks up the upright, each led along the surface."""
+        work, pattern = self.work, self.pattern
+        step = work.begin("pattern-courses", Act.DETAILS, look=Choice(pattern.look))
+        found, far = {}, self._edge(1, 2)
+        for share in pattern.levels:
+            start = self._mark(share)
+            line = found[share] = work.laid(start, self.surface.along)
+            self._keep(start, work.paper.cross(line, far), self.surface.along)
+        foot, top = self.upright
+        each = Length(distance(foot.at, top.at) / pattern.rows)
+        if work.site.third is not None:
+            step.say("pattern-measured", upright=strung(foot, top), ups=measures_set(step))
+        else:
+            parts = count(pattern.rows)
+            step.say("pattern-parted", upright=strung(foot, top), parts=parts, each=each)
+        lies = self.surface.lies
+        if isinstance(lies, RoofPlane):
+            a, d = (work.marks[self.surface.corners[k]] for k in (0, 3))
+            goal = work.points.get(lies.wall.family)
+            if goal is None:
+                step.say("pattern-to-slope-level", slope=strung(a, d))
+            else:
+                step.say("pattern-to-slope", slope=strung(a, d), vp=goal)
+        self._say_along(step)
+        step.check("pattern-courses-check")
+        step.bulk = True
+        return found
+
+    def _say_along(self, step: Step) -> None:
+        goal = self.work.points.get(self.surface.along)
+        if goal is None:
+            step.say("pattern-along-level")
+        else:
+            step.say("pattern-along", vp=goal)
+
+    def _joints(self, levels: dict[float, Ruled]) -> None:
+        """As far along as up: where a level line of the surface meets its diagonal."""
+        work, pattern, paper = self.work, self.pattern, self.work.paper
+        step = work.begin("pattern-joints", Act.DETAILS, look=Choice(pattern.look))
+        near_foot, _, far_top, _ = (work.marks[k] for k in self.surface.corners)
+        diagonal = paper.diagonal(near_foot, far_top, work.site.part)
+        for across in pattern.joints:
+            place = paper.cross(work.laid(self._mark(across), self.surface.along), diagonal)
+            line = self._up(place)
+            for low, high in pattern.joint_rows(across):
+                foot, head = (paper.cross(line, levels[_known(levels, k)]) for k in (low, high))
+                self._keep(foot, head, self.surface.up)
+        foot, top = self.upright
+        step.say(
+            "pattern-joints",
+            upright=strung(foot, top), ups=measures_set(step),
+            diagonal=strung(near_foot, far_top),
+        )  # fmt: skip
+        self._say_up(step)
+        if pattern.look in STAGGERED and pattern.rows > 1:
+            step.say("pattern-staggered")
+        step.check("pattern-joints-check")
+        step.bulk = True
+
+    def _keep(self, start: Mark, end: Mark, family: str) -> None:
+        """A line of it, where no window or door is."""
+        segment = start.at.xy, end.at.xy
+        openings = self.pattern.openings(self.work.house)
+        inside = [part for one in openings for part in portions_inside(segment, [one])]
+        shows = remainder(inside)
+        if shows:
+            self.work.paper.keep(start, end, family, self.work.site.body, shows)
+
+    def _up(self, start: Mark) -> Ruled:
+        """A line up the surface: upright, to the roof's own point, or parallel to the slope."""
+        work, lies = self.work, self.surface.lies
+        if not isinstance(lies, RoofPlane):
+            return work.upright(start)
+        if lies.wall.near is None:
+            return work.paper.slide(start, self.near)
+        return work.paper.lay(start, self._roof_point)
+
+    @cached_property
+    def _roof_point(self) -> Mark:
+        """The roof's own point, found if it is not yet."""
+        work, lies = self.work, self.surface.lies
+        assert isinstance(lies, RoofPlane)
+        if ROOF_POINT not in work.marks:
+            upright = work.upright(work.points[lies.wall.family])
+            work.marks[ROOF_POINT] = work.paper.cross(upright, self.near)
+        return work.marks[ROOF_POINT]
+
+    def _say_up(self, step: Step) -> None:
+        work, lies = self.work, self.surface.lies
+        a, d = (work.marks[self.surface.corners[k]] for k in (0, 3))
+        if not isinstance(lies, RoofPlane):
+            third = work.site.third
+            if third is None:
+                step.say("pattern-upright")
+            else:
+                step.say("pattern-up-to", point=third)
+        elif lies.wall.near is None:
+            step.say("pattern-up-parallel", slope=strung(a, d))
+        else:
+            step.say("pattern-up-to", point=self._roof_point)
+
+
+def _known(levels: dict[float, Ruled], share: float) -> float:
+    return min(levels, key=lambda one: abs(one - share))
