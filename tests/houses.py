@@ -24,6 +24,12 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
         piece["parts"] = [_panel(rng, f"panel {wall}", wall, high) for wall in some]
         piece["parts"] += _chimneys(rng, piece["roof"], one_point)
         if rng.random() < 0.3:
+            wall = rng.choice(["left", "right"])
+            block = {"kind": "block", "id": "sign", "on": wall, "from": {"fraction": 0.03},
+                     "to": {"fraction": 0.08}, "up_mm": rng.choice([0.0, high * 0.4]),
+                     "height_mm": high * 0.3, "out_mm": rng.randint(1, 9)}  # fmt: skip
+            piece["parts"].append(block)
+        if rng.random() < 0.3:
             piece["parts"].append(_pattern(rng, piece["roof"], walls))
     return data
 

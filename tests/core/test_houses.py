@@ -289,11 +289,18 @@ def test_the_bench_is_told_which_part_of_a_house_has_which_fields():
     (parts,) = (field for field in building.fields if field.path == ("parts",))
     where = {field.only: [one.value for one in field.choices]
              for field in parts.fields if field.path == ("on",)}  # fmt: skip
-    assert where["panel",] == ["left", "right", "front"]
+    assert where["panel", "block"] == ["left", "right", "front"]
     assert "roof left" in where["chimney",]
     high = next(field for field in parts.fields if field.path == ("high_mm",))
     assert high.only == ("chimney",)
-    assert [one.value for one in parts.added] == ["windows", "door", "chimney", "bricks", "tiles"]
+    assert [one.value for one in parts.added] == [
+        "windows",
+        "door",
+        "chimney",
+        "sign",
+        "bricks",
+        "tiles",
+    ]
 
 
 def with_pattern(on="roof left", look="tiles", courses=5, bays=6, house=None, **more):
@@ -382,5 +389,75 @@ def test_a_pattern_lies_on_what_has_four_corners_and_turns_to_us(more, path):
 def test_the_bench_lays_patterns_where_there_is_room(what, on):
     there = with_part(from_data(COTTAGE), "cottage", what)
     assert there.pieces[0].fittings[-1].on == on
+    scene = resolve(there)
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+SIGN = {"kind": "block", "id": "sign", "look": "sign", "on": "left", "from": {"along_mm": 20},
+        "to": {"along_mm": 70}, "up_mm": 55, "height_mm": 15, "out_mm": 8}  # fmt: skip
+
+
+def with_block(**more):
+    data = changed(COTTAGE)
+    block = {key: value for key, value in {**SIGN, **more}.items() if value is not None}
+    data["pieces"][0]["parts"] = [block]
+    return resolve(from_data(data))
+
+
+def test_a_sign_stands_out_along_the_lines_of_the_wall_round_the_corner():
+    scene = with_block()
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    sign = [line for line in outlines(scene) if line.part.number == 1]
+    assert {line.family for line in sign} == {"VP1", "VP2", "vertical"}
+    # Only the near upper corner is measured; the further ones follow.
+    out = [math.dist(*line.segment) for line in sign if line.family == "VP2"]
+    assert max(out) == pytest.approx(8.0, abs=0.3)
+    said = " ".join(instruction(step) for step in run_through(scene) if "block" in step.phrase)
+    assert "toward you" in said
+    assert "above the ground" in said
+
+
+def test_what_stands_on_the_ground_hides_the_foot_of_the_wall():
+    porch = with_block(up_mm=0, height_mm=50, out_mm=15, look="porch")
+    assert difference(outlines(porch), kept(porch)) == ([], [])
+    light = [drawn for step in steps(porch) for drawn in step.strokes
+             if drawn.fate == "erase" and drawn.stroke.part.number == 1]  # fmt: skip
+    assert light, "it was drawn whole, and rubbed out behind the porch"
+
+
+def test_on_a_wall_that_we_face_a_block_has_a_front_on_the_sheet():
+    front = {"x_mm": 95, "y_mm": 120, "width_mm": 50, "height_mm": 15}
+    balcony = {"kind": "block", "id": "balcony", "on": "front", "front": front, "out_mm": 10}
+    house = {"kind": "building", "id": "shop", "standing": "ground", "depth": {"along_mm": 60},
+             "front": {"x_mm": 80, "y_mm": 90, "width_mm": 100, "height_mm": 130},
+             "parts": [balcony, {**SIGN, "on": "right", "to": {"along_mm": 40}}]}  # fmt: skip
+    view = {"kind": "one-point", "eye_level_mm": 140, "vanishing_point_mm": 260,
+            "viewing_distance_mm": 360}  # fmt: skip
+    scene = resolve(from_data({**COTTAGE, "view": view, "pieces": [house]}))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    level = [line for line in outlines(scene)
+             if line.part.number == 1 and line.family == "horizontal"]  # fmt: skip
+    assert max(math.dist(*line.segment) for line in level) > 50, "nearer, so it looks wider"
+
+
+@pytest.mark.parametrize(
+    ("more", "path"),
+    [
+        ({"to": {"along_mm": 10}}, "parts.sign.to"),
+        ({"to": {"fraction": 0.9}}, "parts.sign.to"),
+        ({"on": "front"}, "parts.sign.on"),
+        ({"height_mm": None}, "parts[0].height_mm"),
+        ({"to": None}, "parts[0]"),
+    ],
+)
+def test_a_block_that_fits_no_wall_is_refused_by_its_field(more, path):
+    with pytest.raises(ExerciseError) as refused:
+        steps(with_block(**more))
+    assert refused.value.path == f"pieces[0].{path}"
+
+
+def test_the_bench_puts_a_sign_on_the_first_wall_that_shows():
+    there = with_part(from_data(COTTAGE), "cottage", "sign")
+    assert there.pieces[0].fittings[-1].on == "left"
     scene = resolve(there)
     assert difference(outlines(scene), kept(scene)) == ([], [])

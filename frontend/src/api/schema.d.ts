@@ -1409,7 +1409,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["WallBlock"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -4183,6 +4183,44 @@ export interface components {
              * @default 0
              */
             back_mm: number;
+        };
+        /**
+         * WallBlock
+         * @description A block on the wall `on`, between two cuts along its foot, `up_mm` above the ground and
+         *     `height_mm` high on the near upright; `out_mm` is how far its near upper corner stands out
+         *     toward us on paper. On a wall that we face its place is a `front` on the sheet.
+         */
+        WallBlock: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "block";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "left" | "right" | "front";
+            /**
+             * Look
+             * @default box
+             * @enum {string}
+             */
+            look: "sign" | "balcony" | "porch" | "box";
+            from?: components["schemas"]["Cut"] | null;
+            to?: components["schemas"]["Cut"] | null;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /** Height Mm */
+            height_mm?: number | null;
+            front?: components["schemas"]["Front"] | null;
+            /** Out Mm */
+            out_mm: number;
         };
         /**
          * Way

@@ -1764,6 +1764,38 @@ hip-edges-title = the hips
 hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
 hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
 word-chimney = chimney
+word-sign = sign
+word-balcony = balcony
+word-porch = porch
+word-block = block
+# $look (choice)
+block-place-title = where the { WORD($look) } is
+# $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
+block-on-front =
+    On the front mark { $corner }, { $across } and { $down }: the upper left corner of a rectangle { $width } wide and
+    { $height } high. Mark its other corners, too.
+# $upright (marks) $high (length) $vp (point)
+block-height =
+    Up { $upright } mark { $high } above the ground, and lead it lightly to { $vp }. Draw uprights over the two marks on the
+    ground line.
+# $upright (marks) $low (length) $high (length) $vp (point)
+block-heights =
+    Up { $upright } mark { $low } and { $high } above the ground, and lead both lightly to { $vp }. Draw uprights over the two
+    marks on the ground line.
+# $mark (mark)
+block-corner = The near upper crossing is { $mark }.
+block-place-check = It lies in the wall like a window.
+# $look (choice)
+block-out-title = how far the { WORD($look) } stands out
+# $start (mark) $vp (point) $out (length) $mark (mark)
+block-out =
+    Lay the ruler on { $vp } and on { $start }, and go on { $out } toward you: { $mark }. Do the same at the other corners,
+    without measuring.
+# $start (mark) $out (length) $mark (mark)
+block-out-level = Level from { $start } go { $out } out of the wall: { $mark }. From the other corners draw level, too.
+# $mark (mark)
+block-front = From { $mark } draw its front like the wall behind it: edge by edge, from line to line.
+block-out-check = Its front runs like the wall, and its sides like the wall round the corner.
 word-boards = boards
 word-bricks = bricks
 word-tiles = tiles
@@ -2382,8 +2414,13 @@ field-parts = In its walls
 added-windows = Add windows
 added-door = Add a door
 added-chimney = Add a chimney
+added-sign = Add a sign
 added-bricks = Add bricks
 added-tiles = Add tiles
+choice-look-sign = a sign
+choice-look-balcony = a balcony
+choice-look-porch = a porch
+choice-look-box = a box
 choice-look-boards = boards
 choice-look-bricks = bricks
 choice-look-tiles = tiles
@@ -2399,6 +2436,7 @@ choice-on-roof-right = right slope
 choice-on-roof-front = front slope
 choice-on-roof-side = slope at the side
 field-wide = Wide
+field-out-mm = Out of the wall
 field-deep = Deep, at the top
 field-high-mm = High, in front
 field-on = It is on

@@ -17,7 +17,9 @@ from orthopsis.pieces.roles import Added, Editor, Path
 from orthopsis.pieces.shapes.house.chimney import Chimney
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.on_roof import first_chimney, members
+from orthopsis.pieces.shapes.house.members import members
+from orthopsis.pieces.shapes.house.on_roof import first_chimney
+from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_block
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.pattern import PATTERNS, Pattern, first_pattern
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
@@ -31,10 +33,10 @@ class Building(BlockPiece, DrawnHouse):
     kind: Literal["building"]
     roof: Roof = Flat(kind="flat")
     fittings: Annotated[
-        list[Annotated[Panel | Pattern | Chimney, Field(discriminator="kind")]],
+        list[Annotated[Panel | Pattern | Chimney | WallBlock, Field(discriminator="kind")]],
         Field(alias="parts", max_length=40, default_factory=list),
         Editor.PARTS,
-        Added(("windows", "door", "chimney", "bricks", "tiles")),
+        Added(("windows", "door", "chimney", "sign", "bricks", "tiles")),
     ]
 
     @property
@@ -50,8 +52,8 @@ class Building(BlockPiece, DrawnHouse):
 
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         """The house, and what is built on it."""
-        chimneys = [one for one in self.fittings if isinstance(one, Chimney)]
-        return [self, *members(self.house(stage), chimneys)]
+        built = [one for one in self.fittings if isinstance(one, Chimney | WallBlock)]
+        return [self, *members(self.house(stage), built)]
 
     @classmethod
     def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
@@ -85,6 +87,9 @@ class Building(BlockPiece, DrawnHouse):
         if what in PATTERNS:
             pattern = first_pattern(self.house(stage), what, self._free_id(what))
             return self.model_copy(update={"fittings": [*self.fittings, pattern]})
+        if what == "sign":
+            fittings = [*self.fittings, first_block(self.house(stage), self._free_id(what))]
+            return self.model_copy(update={"fittings": fittings})
         if what == "chimney":
             fittings = [*self.fittings, first_chimney(self.house(stage), self._free_id(what))]
             return self.model_copy(update={"fittings": fittings})

@@ -1,0 +1,128 @@
+"""What is built on a house: a block on one of its faces, drawn after it as a part of its own."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from orthopsis.construction.face import plumb
+from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.construction.order import Body
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.stroke import Part
+from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.view import HORIZONTAL
+from orthopsis.phrase import Length, Own, Phrase, say
+from orthopsis.picture.solid import polyhedron
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Site, Stage, named
+from orthopsis.pieces.placement.corners import FACES, block_body, seen_edges
+from orthopsis.pieces.placement.depth import Cut
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.shapes.house.cuts import inward
+from orthopsis.pieces.shapes.house.form import Pair, pair
+from orthopsis.pieces.shapes.house.house import House
+
+
+@dataclass(frozen=True, eq=False)
+class Member(Drawn):
+    """A block on a face of a house; its corners are numbered as a block's are."""
+
+    part: Part
+    house: House
+
+    @property
+    @abstractmethod
+    def id(self) -> str:
+        """What it is called in the house's list."""
+
+    @property
+    def name(self) -> Phrase:
+        called: Own = named(self.id)
+        return say("part-of", part=called, whole=self.house.name)
+
+    @abstractmethod
+    def corners(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
+        """Its eight corners on a house with those corners. Raises ExerciseError."""
+
+    @property
+    @abstractmethod
+    def families(self) -> Mapping[Pair, str]:
+        """The families of its edges. Raises ExerciseError."""
+
+    @cached_property
+    def by_ruler(self) -> list[Vector]:
+        """Its corners on paper, as places that can be parted evenly. Raises ExerciseError."""
+        return self.corners(self.house.on_paper, by_ruler=True)
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """A block that touches the house."""
+        families = tuple((a, b, family) for (a, b), family in self.families.items())
+        return [
+            polyhedron(
+                self.part, self.corners(self.house.in_space, by_ruler=False), FACES, families,
+                transparent=stage.transparent, floating=stage.floating,
+            )
+        ]  # fmt: skip
+
+    def body(self, stage: Stage) -> Body:
+        """The same on paper; it is drawn after its house, though it stands before it."""
+        corners = tuple((Point(x / depth, y / depth), 1.0 / depth) for x, y, depth in self.by_ruler)
+        return block_body(self.part, self.name, corners, stage, on=self.house.part)
+
+
+class MemberMoves:
+    """What the moves of all of them share: the marks of the house, and the keeping of edges."""
+
+    def __init__(self, member: Member, site: Site) -> None:
+        handed = site.before.get(member.house.part)
+        self.member, self.site, self.paper = member, site, site.paper
+        self.house = handed if isinstance(handed, FrameMarks) else FrameMarks()
+        self.marks: dict[int, Mark] = {}
+        places = [place for place, _ in site.body.corners]
+        self.seen = seen_edges(places, site.body.transparent)
+
+    def keep(self, a: int, b: int) -> None:
+        """An edge, where it shows."""
+        if pair(a, b) in self.seen:
+            family = self.member.families[pair(a, b)]
+            self.paper.keep(self.marks[a], self.marks[b], family, self.site.body)
+
+    def toward(self, start: Mark, family: str) -> Ruled:
+        """A light line of a family from a mark: to its point, or level."""
+        if family == HORIZONTAL:
+            return self.paper.level(start)
+        return self.paper.aim(start, self.site.points[family], self.site.part)
+
+    def upright(self, start: Mark) -> Ruled:
+        return plumb(self.paper, start, self.site.third)
+
+    def above(self, start: Mark, mm: float) -> Mark:
+        """A mark so far straight above another, or on the line through VP3."""
+        third = self.site.third
+        if third is None:
+            return self.paper.measure_along(start, Point(0.0, -1.0, 0.0), mm)
+        below = third.at.y > start.at.y
+        return self.paper.measure_along(start, third, -mm if below else mm)
+
+    def cut(self, cut: Cut, start: Mark, guide: Ruled, way: Vector, column: str) -> Mark:
+        """The mark of a cut, with its sentence."""
+        step, goal = self.paper.steps[-1], self.site.points.get(guide.family)
+        if goal is not None:
+            mark, said = cut.build(self.site, start, goal, guide, inward(way), (), None, column)
+            step.says.append(said)
+            return mark
+        along_mm = cut.along_mm or 0.0
+        mark = self.paper.measure_along(start, inward(way), along_mm)
+        step.say("chimney-level", start=start, along=Length(along_mm), mark=mark)
+        step.differs(**{column: Length(along_mm)})
+        return mark
+
+    def corner_of_house(self, number: int) -> Mark:
+        """A corner of the house; where it was not needed before, as the eye sees it."""
+        if number not in self.house:
+            x, y, depth = self.member.house.on_paper[number]
+            self.house[number] = self.paper.measure(x / depth, y / depth)
+        return self.house[number]
