@@ -146,3 +146,18 @@ test("of a thing that may be of several kinds only its own fields are shown", ()
   expect(shown("gable")).not.toContain("roof.low");
   expect(shown("lean-to")).toContain("roof.low");
 });
+
+test("a part has only the fields of its kind, also within what they are made of", () => {
+  const fields = [
+    field("bays.pier", "fixed", { only: ["panel"] }),
+    field("high_mm", "length", { only: ["chimney"] }),
+  ];
+  const shown = (part: object) =>
+    fieldsOf({
+      piece: part as unknown as Piece,
+      kind: { ...wedge, fields },
+      form: { ...wedge.forms[0]!, fields: [] },
+    }).map(({ path }) => path.join("."));
+  expect(shown({ kind: "chimney", id: "stack", high_mm: 30 })).toEqual(["high_mm"]);
+  expect(shown({ kind: "panel", id: "panes", bays: { pier: 1 } })).toEqual(["bays.pier"]);
+});

@@ -57,8 +57,11 @@ export function fieldsOf({ piece, kind, form }: Told): FieldSpec[] {
 
 /** Whether a thing that may be of several kinds has the field as it is now. */
 function ofItsKind(piece: Piece, { path, only }: FieldSpec): boolean {
-  const kind = valueAt(piece, [...path.slice(0, -1), "kind"]) ?? only[0];
-  return !only.length || only.includes(String(kind));
+  if (!only.length) return true;
+  const beside = valueAt(piece, [...path.slice(0, -1), "kind"]);
+  // A part says its kind itself, also for what its fields are made of.
+  const own = "uid" in piece ? null : valueAt(piece, ["kind"]);
+  return only.includes(String(beside ?? own ?? only[0]));
 }
 
 /** What the piece shows: its word; empty where it shows none. */
