@@ -12,18 +12,22 @@ import numpy as np
 import pytest
 
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.resolve import picture, solids, steps
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import picture, resolve, solids, steps
 from orthopsis.handout.gltf import AROUND as SIDES
 from orthopsis.handout.gltf import _in_one_piece, _triangles
 from orthopsis.perspective.roots import TURN
-from orthopsis.perspective.segments import at, remainder
+from orthopsis.perspective.segments import at, distance_to_segment, remainder
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture.curved_prism import CurvedPrism
 from orthopsis.picture.facets import flat_mesh
 from orthopsis.picture.solid import Solid
+from orthopsis.picture.solids import is_patch
 from tests.agreement import difference, kept, outlines
 from tests.documents import ONE_POINT, random_document, scene_of
+from tests.houses import random_houses
 from tests.letters import in_nine_places
+from tests.streets import random_street
 
 AROUND = 1440
 
@@ -174,3 +178,47 @@ def test_a_cylinder_hides_and_is_hidden_by_boxes_exactly_where_it_should():
     assert stops == pytest.approx([20, sides[0], sides[1], 220])
     assert len({s.curve for s in picture(scene) if s.curve is not None}) >= 2
     assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+@pytest.mark.parametrize("seed", range(24))
+def test_a_depth_buffer_agrees_on_houses_with_all_that_is_built_on_them(seed):
+    data = random_houses(seed, most_pieces=3)
+    for piece in data["pieces"]:
+        piece["standing"], piece["transparent"] = "ground", False
+    _agrees_by_depth(data)
+
+
+@pytest.mark.parametrize("seed", range(24))
+def test_a_depth_buffer_agrees_on_streets(seed):
+    data = random_street(seed)
+    # What is drawn by hand is flat: its outline lies on its own surface.
+    data["pieces"] = [one for one in data["pieces"] if one.get("thing", "pole") == "pole"]
+    _agrees_by_depth(data)
+
+
+def _agrees_by_depth(data):
+    """Every line of solids is seen where nothing lies before it in the depth buffer, else not."""
+    try:
+        scene = resolve(from_data(data))
+        sight = scene.sight
+    except ExerciseError:
+        return
+    buffer = DepthBuffer([one for one in solids(scene) if one.faces and not is_patch(one)])
+    drawn = [line.segment for line in outlines(scene)]
+    for place, depth, seen in lines_of(sight):
+        nearest = buffer.depth(place)
+        if seen:
+            assert nearest > depth * (1 - 2e-3), (data, place, depth, nearest)
+        elif all(distance_to_segment(place, line) > 1e-6 for line in drawn):
+            # Of lines in one place only one is drawn.
+            assert nearest < depth * (1 + 2e-3), (data, place, depth, nearest)
+
+
+def test_a_house_that_hides_nothing_would_be_noticed():
+    data = random_street(3)
+    scene = resolve(from_data(data))
+    buffer = DepthBuffer([one for one in solids(scene) if one.faces and not is_patch(one)])
+    hidden = [(place, depth) for place, depth, seen in lines_of(scene.sight) if not seen]
+    assert len(hidden) > 5
+    before = [buffer.depth(place) < depth * (1 + 1e-6) for place, depth in hidden]
+    assert sum(before) > 0.9 * len(before), "what is hidden has something before it"

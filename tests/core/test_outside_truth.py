@@ -305,3 +305,48 @@ def test_measuring_by_hand_gives_the_same_true_depth_as_the_formula():
     c = d / math.hypot(vp.x - px, d)
     share = (mark.x - start.x) / (vp.x - start.x)
     assert share == pytest.approx(60 * c / (d + 60 * c))
+
+
+def gable_in_the_world(front, depth_mm, peak_mm, view):
+    """The ten corners of a gable house whose front touches the picture plane, for the camera."""
+    (px, py), d = view.eye.principal.xy, view.eye.distance_mm
+    left, right = front["x_mm"] - px, front["x_mm"] + front["width_mm"] - px
+    top, foot = py - front["y_mm"], py - front["y_mm"] - front["height_mm"]
+    return [
+        (x, d + y, z)
+        for y in (0.0, depth_mm)
+        for x, z in ((left, top), (right, top), (right, foot), (left, foot),
+                     ((left + right) / 2, top + peak_mm))
+    ]  # fmt: skip
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_the_corners_of_a_gable_are_where_opencv_sees_them(seed):
+    rng = random.Random(seed)
+    front = {"x_mm": rng.uniform(20, 250), "y_mm": rng.uniform(60, 180),
+             "width_mm": rng.uniform(30, 120), "height_mm": rng.uniform(30, 100)}  # fmt: skip
+    depth_mm, peak_mm = rng.uniform(20, 150), rng.uniform(10, 60)
+    house = {"kind": "building", "id": "house", "standing": "floating", "front": front,
+             "depth": {"true_mm": depth_mm},
+             "roof": {"kind": "gable", "end": "front", "peak_mm": peak_mm}}  # fmt: skip
+    scene = scene_of(ONE_POINT, version=2, pieces=[house])
+    assert_same_places(
+        corners_on_paper(scene),
+        seen_by_opencv(gable_in_the_world(front, depth_mm, peak_mm, scene.main), scene.main),
+    )
+
+
+@pytest.mark.parametrize("count", [3, 5])
+def test_posts_are_where_opencv_sees_them(count):
+    posts = {"kind": "posts", "id": "row", "to": "VP1", "count": count, "next": {"fraction": 0.25},
+             "post": {"x_mm": 300, "top_mm": 60, "foot_mm": 220}}  # fmt: skip
+    scene = scene_of(ONE_POINT, version=2, pieces=[posts])
+    view = scene.main
+    (px, py), d = view.eye.principal.xy, view.eye.distance_mm
+    near = view.ground_depth(220)
+    # A quarter of the way to the point is a third of the way to it in truth, again and again.
+    world = [
+        ((300 - px) * near, near * (1 + k / 3) * d, (py - y) * near)
+        for k in range(count) for y in (60, 220)
+    ]  # fmt: skip
+    assert_same_places(corners_on_paper(scene), seen_by_opencv(world, view))

@@ -9,16 +9,23 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from orthopsis.demo.pencil import HB, Ink, Pencil, blank, grained, rule
-from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.resolve import Scene, picture
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.state import lines_after
 from orthopsis.perspective.plane import Point, direction
-from orthopsis.perspective.segments import XY, distance_to_segment, length
+from orthopsis.perspective.segments import XY, Segment, at, distance_to_segment, length
 from orthopsis.perspective.stroke import Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 
-MISTAKES = ("lean", "high-vp", "stray", "wrong-vp", "missing", "overshoot", "gape", "unerased")
+MISTAKES = (
+    "lean", "high-vp", "stray", "wrong-vp", "missing", "overshoot", "gape", "unerased",
+    "on-level", "through",
+)  # fmt: skip
+"""What pupils do wrong; the last two in streets alone: an upright that stops on the eye level, and
+an edge drawn on behind a neighbour.
+"""
 ENDS_OFF_MM = 4.0
+FAR_FROM_LEVEL_MM = 15.0
 HIGH_VP_MM = 14.0
 LEAN_DEG = 2.6
 
@@ -96,6 +103,10 @@ def _with_mistake(
             *lines,
             PupilLine(Stroke(start, end, FREE, Role.OUTLINE, None), start, end, mistake),
         ]
+    if mistake == "on-level":
+        return _on_level(lines, scene.main.eye_level_mm, rng)
+    if mistake == "through":
+        return [*lines, *_through(scene, rng)]
     if mistake == "unerased":
         return [
             replace(line, mistake=mistake) if line.meant.role is Role.GUIDE else line
@@ -115,6 +126,45 @@ def _with_mistake(
         wrong = _wrong_point(scene, line)
         changed = _aimed_at(line, wrong, mistake)
     return [*lines[:choice], changed, *lines[choice + 1 :]]
+
+
+def _on_level(
+    lines: Sequence[PupilLine], level_mm: float, rng: np.random.Generator
+) -> list[PupilLine]:
+    """An upright that should stand on the ground well below the eye level, ended on that."""
+    fitting = [
+        k
+        for k, line in enumerate(lines)
+        if line.meant.role is Role.OUTLINE and line.meant.family == VERTICAL
+        and min(y for _, y in line.meant.segment) < level_mm - FAR_FROM_LEVEL_MM
+        and max(y for _, y in line.meant.segment) > level_mm + FAR_FROM_LEVEL_MM
+    ]  # fmt: skip
+    found = list(lines)
+    if fitting:
+        k = int(rng.choice(fitting))
+        x, top = min(lines[k].meant.segment, key=lambda end: end[1])
+        found[k] = replace(lines[k], start=(x, top), end=(x, level_mm), mistake="on-level")
+    return found
+
+
+def _through(scene: Scene, rng: np.random.Generator) -> list[PupilLine]:
+    """An edge that nearer things hide, drawn all the same."""
+    drawn = picture(scene)
+    shown = [line.segment for line in drawn if line.role is Role.OUTLINE]
+    hidden = [
+        line for line in drawn
+        if line.role is Role.HIDDEN and line.curve is None and length(line.segment) > 25.0
+        and not any(_beside(line.segment, other) for other in shown)
+    ]  # fmt: skip
+    if not hidden:
+        return []
+    line = hidden[int(rng.integers(len(hidden)))]._replace(role=Role.OUTLINE)
+    return [PupilLine(line, *line.segment, "through")]
+
+
+def _beside(one: Segment, other: Segment) -> bool:
+    """Whether a line lies so closely along another that nobody could tell them apart."""
+    return distance_to_segment(at(one, 0.5), other) < 3.0
 
 
 def _wrong_point(scene: Scene, line: PupilLine) -> Point:

@@ -11,6 +11,8 @@ import math
 from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
+import numpy as np
+
 from orthopsis.exercise.resolve import eye_level_behind, picture
 from orthopsis.marking.findings.one import Finding, JudgedSheet
 from orthopsis.marking.fitting import ends_of
@@ -32,6 +34,8 @@ ON_LEVEL_MM, OFF_LEVEL_MM = 2.5, 8.0
 """An end so near the eye level stops there; one that should lie so far off it does not."""
 LEAST_MM = 10.0
 """Shorter lines are too little to tell a cause by."""
+MOST_OF_IT = 0.85
+"""So much of a line lies on edges, seen or hidden, if it is one of them."""
 PEAK_MM = 3.5
 PARALLEL_DEG, APART_DEG = 1.0, 2.5
 """Lines that lie so close in direction are drawn parallel; those so far apart should not be."""
@@ -84,13 +88,19 @@ def _through_neighbours(sheet: JudgedSheet) -> list[Finding]:
         return []
     unseen = [line for line in picture(scene) if line.role is Role.HIDDEN and line.curve is None]
     hidden, shown = ends_of(unseen), sheet.key.segments
+    if not len(hidden):
+        return []
+    every = np.concatenate([hidden, shown])
     found = []
     for n, line in enumerate(sheet.judged):
         stroke = line.assigned.found
-        if line.assigned.expected is not None or not stroke.dark or stroke.length_mm < LEAST_MM:
+        ends, long_mm = (stroke.start, stroke.end), stroke.length_mm
+        if not stroke.dark or share_beside(*ends, every) < MOST_OF_IT:
             continue
-        ends = stroke.start, stroke.end
-        if len(hidden) and share_beside(*ends, hidden) > 0.8 and share_beside(*ends, shown) < 0.3:
+        # An edge may be right as far as it shows, and run on behind what stands before it.
+        on_hidden_mm = share_beside(*ends, hidden) * long_mm
+        beside_shown_mm = (1.0 - share_beside(*ends, shown)) * long_mm
+        if min(on_hidden_mm, beside_shown_mm) > LEAST_MM:
             found.append(n)
     return [sheet.of_lines("hidden-drawn", "fix", found)] if found else []
 
