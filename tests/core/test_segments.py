@@ -1,6 +1,7 @@
 """Cutting straight lines: by outlines, by other lines, by the sheet's edge."""
 
 import random
+from itertools import pairwise
 
 import pytest
 
@@ -17,6 +18,7 @@ from orthopsis.perspective.segments import (
     position_on,
     remainder,
 )
+from orthopsis.perspective.stroke import Part, Role, Stroke, joined
 
 SQUARE = [(0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0)]
 HOLE = [(3.0, 3.0), (7.0, 3.0), (7.0, 7.0), (3.0, 7.0)]
@@ -129,3 +131,32 @@ def test_boxes_around_points_touch_with_a_little_slack():
     assert boxes_touch(box, (3 + 5e-7, 1, 9, 9))
     assert not boxes_touch(box, (3.1, 1, 9, 9))
     assert not boxes_touch(box, (0, 5.1, 9, 9))
+
+
+def _strokes(*portions):
+    """Parts of one line, all of the same thing."""
+    ends = [((a, a / 2), (b, b / 2)) for a, b in portions]
+    return [Stroke(*pair, "VP1", Role.OUTLINE, Part("wall")) for pair in ends]
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_parts_of_one_line_are_joined_in_whatever_order_they_come(seed):
+    stops = sorted(random.Random(seed).sample(range(100), 8))
+    portions = list(pairwise(stops))
+    random.Random(seed).shuffle(portions)
+    (whole,) = joined(_strokes(*portions))
+    assert sorted(whole.segment) == [(stops[0], stops[0] / 2), (stops[-1], stops[-1] / 2)]
+
+
+def test_parts_with_a_gap_between_them_or_of_other_things_stay_apart():
+    gap = joined(_strokes((20, 30), (0, 10), (10, 15)))
+    assert sorted(sorted(one.segment)[0][0] for one in gap) == [0, 20]
+    one, other = _strokes((0, 10), (10, 20))
+    assert len(joined([one, other._replace(part=Part("roof"))])) == 2
+    assert len(joined([one, other._replace(family="VP2")])) == 2
+    assert len(joined([one, other._replace(curve=3)])) == 2
+
+
+def test_a_line_within_another_is_taken_in():
+    (whole,) = joined(_strokes((4, 6), (0, 10), (5, 7)))
+    assert sorted(whole.segment) == [(0, 0), (10, 5)]

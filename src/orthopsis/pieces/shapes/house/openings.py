@@ -149,6 +149,7 @@ class _Openings:
         else:
             step.say("panel-lines-to", vp=goal)
         step.differs(measures=measured)
+        step.bulk = len(step.strokes) > MOST_LINES
         step.check("panel-heights-check" if goal else "panel-heights-level-check")
         return lines
 

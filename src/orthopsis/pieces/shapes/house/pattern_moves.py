@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
+from orthopsis.construction.division import divided
 from orthopsis.construction.face import true_share_down
 from orthopsis.construction.moves import Act, Mark, Ruled, Step, count, measures_set, strung
 from orthopsis.perspective.plane import distance
@@ -55,14 +56,19 @@ class _Moves:
         corners, marks = self.surface.corners, self.work.marks
         return self.work.paper.along(marks[corners[a]], marks[corners[b]])
 
-    def _mark(self, share: float) -> Mark:
-        """The mark on the near side that lies so far up in truth."""
+    def _mark(self, share: float, *, equal: bool = False) -> Mark:
+        """The mark on the near side that lies so far up in truth: measured, or where it ends one of
+        `equal` parts, parted off.
+        """
         paper, (foot, top) = self.work.paper, self.upright
         up_mm = distance(foot.at, top.at) * share
         third = self.work.site.third
         if third is not None:
             up_mm = distance(foot.at, top.at) - true_share_down(top, foot, third, 1.0 - share)
-        mark = paper.measure_along(foot, top, up_mm)
+        if equal and third is None:
+            mark = divided(paper, foot, top, share)
+        else:
+            mark = paper.measure_along(foot, top, up_mm)
         lies = self.surface.lies
         if not isinstance(lies, RoofPlane):
             return mark
@@ -74,7 +80,7 @@ class _Moves:
         step = work.begin("pattern-courses", Act.DETAILS, look=Choice(pattern.look))
         found, far = {}, self._edge(1, 2)
         for share in pattern.levels:
-            start = self._mark(share)
+            start = self._mark(share, equal=True)
             line = found[share] = work.laid(start, self.surface.along)
             self._keep(start, work.paper.cross(line, far), self.surface.along)
         foot, top = self.upright
