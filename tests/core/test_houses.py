@@ -7,6 +7,7 @@ from itertools import pairwise
 
 import pytest
 
+from orthopsis.construction.moves import Do
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.editing import with_part
 from orthopsis.exercise.load import from_data
@@ -461,3 +462,13 @@ def test_the_bench_puts_a_sign_on_the_first_wall_that_shows():
     assert there.pieces[0].fittings[-1].on == "left"
     scene = resolve(there)
     assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+def test_courses_are_parted_off_and_joints_are_measured():
+    made = steps(with_pattern("left", "bricks", 4, 3))
+    courses = next(step for step in made if step.phrase == "pattern-courses")
+    joints = next(step for step in made if step.phrase == "pattern-joints")
+    assert not courses.measures
+    assert [move.do for move in courses.moves].count(Do.DIVIDE) == 3
+    assert len(joints.measures) == 2 + 3, "between the bricks, and in the middle of those below"
+    assert all(step.bulk for step in (courses, joints))
