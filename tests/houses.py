@@ -1,10 +1,32 @@
-"""Random houses: boxes of random documents with roofs, windows and doors."""
+"""Houses to test with: one cottage, and random boxes with roofs, windows and doors."""
 
 from __future__ import annotations
 
 import random
 
-from tests.documents import Data, random_document
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.resolve import resolve
+from tests.documents import Data, changed, random_document
+
+COTTAGE = {
+    "format": "orthopsis-exercise", "version": 2, "title": "Cottage", "sheet": {"size": "A3"},
+    "view": {"kind": "two-point", "eye_level_mm": 150, "left_vp_mm": -60, "right_vp_mm": 500},
+    "pieces": [
+        {"kind": "building", "id": "cottage", "standing": "ground",
+         "edge": {"x_mm": 240, "top_mm": 120, "bottom_mm": 215},
+         "left": {"x_mm": 120}, "right": {"x_mm": 320},
+         "roof": {"kind": "gable", "end": "right", "peak_mm": 40, "far": "roof point"},
+         "parts": [
+             {"kind": "panel", "id": "panes", "on": "left", "look": "windows", "storeys": 3,
+              "sill_mm": 8, "height_mm": 14, "teach": "one",
+              "bays": {"count": 5, "pier": 1, "open": 2, "by": "diagonal"}},
+             {"kind": "panel", "id": "door", "on": "right", "look": "door",
+              "from": {"fraction": 0.1}, "to": {"fraction": 0.2}, "up_mm": 0, "height_mm": 40}]}],
+}  # fmt: skip
+
+
+def cottage(**fields):
+    return resolve(from_data(changed(COTTAGE, **fields)))
 
 
 def random_houses(seed: int, most_pieces: int = 3) -> Data:

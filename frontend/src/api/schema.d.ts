@@ -1375,8 +1375,8 @@ export interface components {
         };
         /**
          * Building
-         * @description A building on a front or an edge, like a box; a `roof` closes it, its `parts` lie in the
-         *     walls.
+         * @description A building on a front or an edge, like a box; a `roof` closes it, and its `parts` lie
+         *     in the walls, cover a face of it or stand out from one.
          */
         Building: {
             /**

@@ -1,4 +1,4 @@
-"""The building: walls with a roof, and windows and doors in its walls, in one piece."""
+"""The building: walls with a roof, and all that lies in them or is built on them, in one piece."""
 
 from __future__ import annotations
 
@@ -26,8 +26,8 @@ from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
 
 class Building(BlockPiece, DrawnHouse):
-    """A building on a front or an edge, like a box; a `roof` closes it, its `parts` lie in the
-    walls.
+    """A building on a front or an edge, like a box; a `roof` closes it, and its `parts` lie
+    in the walls, cover a face of it or stand out from one.
     """
 
     kind: Literal["building"]
@@ -83,23 +83,24 @@ class Building(BlockPiece, DrawnHouse):
         return self.front_edge.drawn_mm
 
     def with_part(self, what: str, stage: Stage) -> Self:
-        """The building with windows or a door more, on the first wall that has room."""
+        """The building with one part more; windows and doors on the first wall that has room."""
+        house, id = self.house(stage), self._free_id(what)
         if what in PATTERNS:
-            pattern = first_pattern(self.house(stage), what, self._free_id(what))
-            return self.model_copy(update={"fittings": [*self.fittings, pattern]})
-        if what == "sign":
-            fittings = [*self.fittings, first_block(self.house(stage), self._free_id(what))]
-            return self.model_copy(update={"fittings": fittings})
-        if what == "chimney":
-            fittings = [*self.fittings, first_chimney(self.house(stage), self._free_id(what))]
-            return self.model_copy(update={"fittings": fittings})
-        walls = [wall.name for wall in self.house(stage).walls.shown]
+            part: Panel | Pattern | Chimney | WallBlock = first_pattern(house, what, id)
+        elif what == "sign":
+            part = first_block(house, id)
+        elif what == "chimney":
+            part = first_chimney(house, id)
+        else:
+            part = self._first_panel(house, what, id)
+        return self.model_copy(update={"fittings": [*self.fittings, part]})
+
+    def _first_panel(self, house: House, what: str, id: str) -> Panel:
+        walls = [wall.name for wall in house.walls.shown]
         there = [panel.on for panel in self._panels if what in ("", panel.look)]
         wall = next((name for name in walls if name not in there), walls[0])
-        place = self.house(stage).first_panel(what, wall)
-        panel = Panel.model_validate({"kind": "panel", "id": self._free_id(what), "on": wall,
-                                      "look": what, **place})  # fmt: skip
-        return self.model_copy(update={"fittings": [*self.fittings, panel]})
+        place = house.first_panel(what, wall)
+        return Panel.model_validate({"kind": "panel", "id": id, "on": wall, "look": what, **place})
 
     def _free_id(self, what: str) -> str:
         number = 1

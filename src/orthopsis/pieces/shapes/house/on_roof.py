@@ -120,13 +120,6 @@ class _Moves(MemberMoves):
         step.differs(height=Length(high_mm))
         step.check("chimney-front-check")
 
-    def _above(self, start: Mark, mm: float) -> Mark:
-        third = self.site.third
-        if third is None:
-            return self.paper.measure_along(start, Point(0.0, -1.0, 0.0), mm)
-        below = third.at.y > start.at.y
-        return self.paper.measure_along(start, third, -mm if below else mm)
-
     def _depth(self) -> None:
         """How deep, at the top; and the foot, which rises with the slope."""
         paper, plane, house = self.paper, self.drawn.plane, self.drawn.house

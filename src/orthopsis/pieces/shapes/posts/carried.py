@@ -71,11 +71,6 @@ class Carried(Measures):
     def bars(self, post: PostAt) -> Sequence[Bar]:
         """What belongs to a post of it, for the picture, if it is ruled."""
 
-    def hung(self, post: PostAt) -> Sequence[Sequence[Vector]]:
-        """What belongs to a post of it, for the picture, if it is drawn by hand."""
-        del post
-        return ()
-
     def aside_mm(self) -> float:
         """How far it reaches beside the nearest post."""
         return 0.0
