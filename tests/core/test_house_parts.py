@@ -18,6 +18,7 @@ from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import Point, join
 from orthopsis.perspective.segments import portions_inside
 from orthopsis.pieces.describe import kinds
+from orthopsis.pieces.shapes.house.pattern import first_pattern
 from tests.agreement import difference, kept, outlines
 from tests.documents import changed
 from tests.houses import COTTAGE, cottage
@@ -211,6 +212,15 @@ def test_the_bench_lays_patterns_where_there_is_room(what, on):
     assert there.pieces[0].fittings[-1].on == on
     scene = resolve(there)
     assert difference(outlines(scene), kept(scene)) == ([], [])
+
+
+def test_a_new_pattern_has_no_more_courses_than_the_pencil_has_room_for():
+    low = cottage(pieces__0__roof__peak_mm=12)
+    tiles = first_pattern(low.pieces[0].house(low.stage(0)), "tiles", "new")
+    high = cottage(pieces__0__roof__peak_mm=90)
+    more = first_pattern(high.pieces[0].house(high.stage(0)), "tiles", "new")
+    assert tiles.courses < more.courses <= 6
+    assert tiles.courses == 2
 
 
 SIGN = {"kind": "block", "id": "sign", "look": "sign", "on": "left", "from": {"along_mm": 20},

@@ -8,6 +8,7 @@ from typing import Annotated, Literal, NamedTuple
 from pydantic import Field
 
 from orthopsis.errors import ExerciseError
+from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import XY, Segment, portions_inside, remainder
 from orthopsis.perspective.vector import Vector, minus, plus, times
 from orthopsis.perspective.view import on_paper
@@ -32,6 +33,9 @@ PATTERNS: Mapping[str, Sequence[SurfaceName]] = {
     "tiles": ("roof left", "roof right", "roof front", "roof side", "roof"),
 }
 """What the bench may put on a house, and on which surfaces it looks for room."""
+
+NEW_COURSE_MM = 5.0
+"""How far apart the lines of a new pattern lie on paper: three pencil lines would fit between."""
 
 
 class Line(NamedTuple):
@@ -154,7 +158,19 @@ def first_pattern(house: House, look: str, id: str) -> Pattern:
         pattern = Pattern.model_validate({"kind": "pattern", "id": id, "on": name, "look": look})
         try:
             if house.faces_us(pattern.surface(house).face):
-                return pattern
+                return _roomy(pattern, house)
         except ExerciseError as error:
             refused = error
     raise refused or house.stage.refuse("parts", say("refused-no-slope"))
+
+
+def _roomy(pattern: Pattern, house: House) -> Pattern:
+    """The same with no more courses and bays than a pencil has room for where it narrows."""
+    near_foot, far_foot, far_top, near_top = (Point(*at) for at in pattern.outline(house))
+    foot, near = join(near_foot, far_foot), join(near_foot, near_top)
+    high_mm = min(distance_point_line(top, foot) for top in (near_top, far_top))
+    wide_mm = min(distance_point_line(far, near) for far in (far_foot, far_top))
+    # Joints stand between those of the course below, so there are two to a bay.
+    courses = min(pattern.courses, max(2, int(high_mm / NEW_COURSE_MM)))
+    bays = min(pattern.bays, max(2, int(wide_mm / (2.0 * NEW_COURSE_MM))))
+    return pattern.model_copy(update={"courses": courses, "bays": bays})
