@@ -65,9 +65,7 @@ class Dashes(Marking):
             a, b = (paper.cross(across, guide) for guide in guides)
             paper.keep(a, b, work.way.across_family, site.body)
             corners.append((a, b))
-        for near, far in zip(corners[::2], corners[1::2], strict=True):
-            for a, b in zip(near, far, strict=True):
-                paper.keep(a, b, goal.name, site.body)
+        work.close(corners)
         measured = measures_set(step, since=1)
         step.say("way-dashes", middle=middle, alongs=measured)
         work.say_across("way-dashes", self.count)

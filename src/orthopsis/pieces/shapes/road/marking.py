@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import abstractmethod
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import chain
@@ -98,6 +98,12 @@ class WaySite:
             marks.append(paper.measure_along(start, goal, whole * gone / (1.0 + gone)))
             paper.reach(line, marks[-1])
         return marks
+
+    def close(self, rows: Sequence[tuple[Mark, Mark]]) -> None:
+        """Join the ends of each pair of rows straight across, by lines to the way's point."""
+        for near, far in zip(rows[::2], rows[1::2], strict=True):
+            for start, end in zip(near, far, strict=True):
+                self.site.paper.keep(start, end, self.goal.name, self.site.body)
 
     def say_across(self, what: str, number: int) -> None:
         """How what is straight across is drawn: level, or to its point."""

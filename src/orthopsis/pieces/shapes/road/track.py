@@ -109,9 +109,7 @@ class Track(Marking):
             for start, end in ((mark, a), (b, c), (d, e)):
                 paper.keep(start, end, work.way.across_family, site.body)
             rows.append((mark, e))
-        for near, far in zip(rows[::2], rows[1::2], strict=True):
-            for start, end in zip(near, far, strict=True):
-                paper.keep(start, end, goal.name, site.body)
+        work.close(rows)
         measured = measures_set(step, since=1)
         step.say("way-sleepers", left=left, alongs=measured)
         work.say_across("way-sleepers", self.sleepers)
