@@ -12,6 +12,7 @@ import os
 import statistics
 import subprocess
 import sys
+import tempfile
 import time
 from collections import Counter
 from collections.abc import Callable, Sequence
@@ -36,7 +37,7 @@ from orthopsis.marking.judge import check_image
 from orthopsis.perspective.stroke import Role
 from orthopsis.picture import warm_up
 from orthopsis.picture.visibility import Sight
-from orthopsis.web.routes.drawing import picture_record
+from orthopsis.web.routes.drawing import as_json, picture_record
 
 ROOT = Path(__file__).parents[1]
 
@@ -104,6 +105,37 @@ def a_street(count: int = 330) -> dict[str, Any]:
     return boxes_on_a_floor(count, across=15, high_mm=20.0)
 
 
+def windows_on(side: str) -> dict[str, Any]:
+    """Twelve windows in a wall, in three storeys."""
+    return {"kind": "panel", "id": "windows", "on": side, "look": "windows", "storeys": 3,
+            "sill_mm": 4, "height_mm": 8, "bays": {"count": 4}}  # fmt: skip
+
+
+def a_city(left: int, right: int) -> dict[str, Any]:
+    """A corner house with so many houses down both its streets, each with twelve windows."""
+    view = {"kind": "two-point", "eye_level_mm": 180, "left_vp_mm": -40, "right_vp_mm": 460}
+    corner = {
+        "kind": "building", "id": "corner", "standing": "ground", "parts": [windows_on("left")],
+        "edge": {"x_mm": 210, "top_mm": 30, "bottom_mm": 230},
+        "left": {"along_mm": 40}, "right": {"along_mm": 40},
+    }  # fmt: skip
+    rows = [
+        {
+            "kind": "row", "id": f"{side} side", "from": {"piece": "corner", "side": side},
+            "buildings": [
+                {
+                    "id": f"house {k}", "top_mm": (60, 90, 70, 110, 80)[k % 5],
+                    "length": {"fraction": 0.16}, "back": {"along_mm": 30},
+                    "parts": [windows_on(side)], **({"gap": {"along_mm": 4}} if k % 2 else {}),
+                }
+                for k in range(count)
+            ],
+        }
+        for side, count in (("left", left), ("right", right))
+    ]  # fmt: skip
+    return {**boxes_on_a_floor(0), "version": 2, "view": view, "pieces": [corner, *rows]}
+
+
 def a_word(text: str = "GREENHOUSE&B", form: str = "block") -> dict[str, Any]:
     """Twelve letters along one face in two points."""
     word = {
@@ -123,7 +155,7 @@ def drawn(data: dict[str, Any]) -> list[Any]:
 def answered(data: dict[str, Any], lines_only: bool) -> str:
     """What the server sends to the bench for a document."""
     scene = resolve(from_data(data))
-    return json.dumps(picture_record(scene, lines_only=lines_only, hidden=not lines_only))
+    return as_json(picture_record(scene, lines_only=lines_only, hidden=not lines_only))
 
 
 def drawing() -> None:
@@ -148,6 +180,13 @@ def drawing() -> None:
     report("answer to a moving hand, 40 boxes", lines, "100 boxes", hundred)
     rested = median_s(lambda: answered(forty, lines_only=False), 5)
     report("the same with facts and advice", rested, "100 boxes", hundred)
+    city, of_330 = a_city(5, 4), median_s(lambda: drawn(street), 9)
+    report("ten houses with 12 windows each", median_s(lambda: drawn(city), 9),
+           "330 boxes (at most 4)", of_330)  # fmt: skip
+    moved = median_s(lambda: answered(city, lines_only=True), 15)
+    report("answer to a moving hand, ten houses", moved, "330 boxes", of_330)
+    report("steps of ten houses", median_s(lambda: steps(resolve(from_data(city))), 3),
+           "330 boxes", of_330)  # fmt: skip
     for form in ("block", "curved"):
         word = a_word(form=form)
         seconds = median_s(lambda word=word: drawn(word), 9)
@@ -225,6 +264,11 @@ def processes() -> None:
     report("loading the core, without numba and the like", loading, "that alone", bare)
     draw = median_s(lambda: process("-m", "orthopsis.cli", "draw", crates))
     report("draw examples/seed-crates.json", draw, "importing that alone", bare)
+    with tempfile.NamedTemporaryFile("w", suffix=".json") as eight:
+        json.dump(a_city(4, 3), eight)
+        eight.flush()
+        of_city = median_s(lambda: process("-m", "orthopsis.cli", "draw", eight.name))
+    report("draw a city of eight with 12 windows each", of_city, "importing that alone", bare)
 
 
 def marking() -> None:

@@ -3824,7 +3824,10 @@ export interface components {
             /** Earlier */
             earlier: boolean;
         };
-        /** StepStrokeRecord */
+        /**
+         * StepStrokeRecord
+         * @description A line of a step, and what becomes of it.
+         */
         StepStrokeRecord: {
             /** From */
             from: [

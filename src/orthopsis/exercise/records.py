@@ -6,9 +6,10 @@ One model each, for the command line and the web alike; what is not set is not p
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict
+from typing_extensions import NotRequired, TypedDict
 
 from orthopsis.construction.moves import Step, StepStroke
 from orthopsis.exercise.crowd import CLOSE, crowd, named_marks
@@ -59,15 +60,19 @@ class VanishingPointRecord(Record):
     direction: XY | None = None
 
 
-class StrokeRecord(Record):
-    """A line; the chords of one curve share its number."""
-
-    start: Annotated[XY, Field(alias="from")]
-    end: Annotated[XY, Field(alias="to")]
-    family: str
-    role: RoleName
-    piece: str | None
-    curve: int | None = None
+# Lines are many: a dictionary is put out as fast as it is made.
+StrokeRecord = TypedDict(
+    "StrokeRecord",
+    {
+        "from": XY,
+        "to": XY,
+        "family": str,
+        "role": RoleName,
+        "piece": str | None,
+        "curve": NotRequired[int | None],
+    },
+)
+StrokeRecord.__doc__ = "A line; the chords of one curve share its number."
 
 
 class PlaneRecord(Record):
@@ -101,6 +106,8 @@ class MeasureRecord(Record):
 
 
 class StepStrokeRecord(StrokeRecord):
+    """A line of a step, and what becomes of it."""
+
     fate: Literal["keep", "guide", "erase"]
 
 
@@ -168,23 +175,21 @@ def point(xy: tuple[float, float]) -> XY:
     return round(xy[0], DECIMALS) + 0.0, round(xy[1], DECIMALS) + 0.0
 
 
-def _stroke_fields(stroke: Stroke) -> dict[str, Any]:
-    fields = {
-        "start": point(stroke.start),
-        "end": point(stroke.end),
+def stroke_record(stroke: Stroke) -> StrokeRecord:
+    record: StrokeRecord = {
+        "from": point(stroke.start),
+        "to": point(stroke.end),
         "family": stroke.family,
         "role": stroke.role.value,
         "piece": None if stroke.part is None else str(stroke.part),
     }
-    return fields if stroke.curve is None else {**fields, "curve": stroke.curve}
-
-
-def stroke_record(stroke: Stroke) -> StrokeRecord:
-    return StrokeRecord.model_construct(**_stroke_fields(stroke))
+    if stroke.curve is not None:
+        record["curve"] = stroke.curve
+    return record
 
 
 def _drawn_record(drawn: StepStroke) -> StepStrokeRecord:
-    return StepStrokeRecord.model_construct(**_stroke_fields(drawn.stroke), fate=drawn.fate)
+    return {**stroke_record(drawn.stroke), "fate": drawn.fate}
 
 
 def vanishing_point_record(vp: VanishingPoint) -> VanishingPointRecord:

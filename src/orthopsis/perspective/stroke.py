@@ -86,18 +86,18 @@ def _grown(
     (px, py), (qx, qy) = strokes[first].segment
     dx, dy = qx - px, qy - py
     limit = within_mm * math.hypot(dx, dy)
-    left: list[int] = []
-    for other in rest:
-        # Most are no one line, and one of their ends tells it.
-        x, y = strokes[other].start
-        whole = None
-        if abs((x - px) * dy - (y - py) * dx) <= limit:
-            whole = _one_line(result[first], result[other], within_mm)
-        if whole is None:
-            left.append(other)
-        else:
+    # Most are no one line, and one of their ends tells it.
+    starts = [(other, *strokes[other].start) for other in rest]
+    near = [o for o, x, y in starts if abs((x - px) * dy - (y - py) * dx) <= limit]
+    taken: set[int] = set()
+    for other in near:
+        whole = _one_line(result[first], result[other], within_mm)
+        if whole is not None:
             result[first], result[other] = whole, None
-    return left, len(left) < len(rest)
+            taken.add(other)
+    if not taken:
+        return list(rest), False
+    return [other for other in rest if other not in taken], True
 
 
 def _one_line(a: Stroke | None, b: Stroke | None, within_mm: float) -> Stroke | None:

@@ -92,8 +92,12 @@ class House:
 
     def faces_us(self, number: int) -> bool:
         """Whether a face turns its outside to us. Raises ExerciseError."""
-        corners = [self.in_space[k] for k in self.form.faces[number]]
-        return dot(loop_normal(corners), corners[0]) > 0.0
+        return self._facing[number]
+
+    @cached_property
+    def _facing(self) -> tuple[bool, ...]:
+        loops = ([self.in_space[k] for k in face] for face in self.form.faces)
+        return tuple(dot(loop_normal(corners), corners[0]) > 0.0 for corners in loops)
 
     def slope_points(self) -> list[VanishingPoint]:
         """The points of its own that lines up the roof lead to. Raises ExerciseError."""
