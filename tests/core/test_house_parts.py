@@ -17,6 +17,7 @@ from orthopsis.marking.judging.answer_key import answer_key
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import Point, join
 from orthopsis.perspective.segments import portions_inside
+from orthopsis.pieces.base import NewPart
 from orthopsis.pieces.describe import kinds
 from orthopsis.pieces.shapes.house.pattern import first_pattern
 from tests.agreement import difference, kept, outlines
@@ -90,7 +91,7 @@ def test_a_chimney_that_cannot_stand_is_refused_by_its_field(roof, more, path):
 
 
 def test_a_new_chimney_stands_on_a_slope_that_shows():
-    there = with_part(from_data(COTTAGE), "cottage", "chimney")
+    there = with_part(from_data(COTTAGE), "cottage", NewPart("chimney"))
     scene = resolve(there)
     assert difference(outlines(scene), kept(scene)) == ([], [])
     assert sum(line.part.number == 1 for line in outlines(scene)) == 7
@@ -208,7 +209,7 @@ def test_a_pattern_lies_on_what_has_four_corners_and_turns_to_us(more, path):
 
 @pytest.mark.parametrize(("what", "on"), [("bricks", "left"), ("tiles", "roof left")])
 def test_the_bench_lays_patterns_where_there_is_room(what, on):
-    there = with_part(from_data(COTTAGE), "cottage", what)
+    there = with_part(from_data(COTTAGE), "cottage", NewPart(what))
     assert there.pieces[0].fittings[-1].on == on
     scene = resolve(there)
     assert difference(outlines(scene), kept(scene)) == ([], [])
@@ -287,7 +288,7 @@ def test_a_block_that_fits_no_wall_is_refused_by_its_field(more, path):
 
 
 def test_the_bench_puts_a_sign_on_the_first_wall_that_shows():
-    there = with_part(from_data(COTTAGE), "cottage", "sign")
+    there = with_part(from_data(COTTAGE), "cottage", NewPart("sign"))
     assert there.pieces[0].fittings[-1].on == "left"
     scene = resolve(there)
     assert difference(outlines(scene), kept(scene)) == ([], [])

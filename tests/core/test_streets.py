@@ -14,6 +14,7 @@ from orthopsis.exercise.resolve import picture, resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.perspective.stroke import Role
+from orthopsis.pieces.base import NewPart
 from tests.agreement import difference, how_many_agree, kept, outlines
 from tests.documents import changed, example, scene_of
 from tests.streets import random_street
@@ -207,6 +208,6 @@ def test_nothing_stands_behind_what_is_not_there():
 
 
 def test_the_bench_puts_a_house_behind_clear_of_its_neighbour():
-    there = with_part(behind_a_bank().exercise, "west", "house-behind")
+    there = with_part(behind_a_bank().exercise, "west", NewPart("house-behind"))
     added = there.pieces[1].buildings[-1]
     assert added.behind.fraction > there.pieces[1].buildings[-2].back.fraction

@@ -186,6 +186,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add House
+         * @description The document with one more house in a row, and the row.
+         */
+        post: operations["add_house"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/name": {
         parameters: {
             query?: never;
@@ -2237,13 +2257,31 @@ export interface components {
         };
         /**
          * GripOut
-         * @description A cut's mark on the sheet, to be taken hold of, on the way from start to goal.
+         * @description A measure's mark on the sheet, to be taken hold of, on the way from start to goal.
+         *
+         *     `reads` tells how its value is read off a place, `stops` are the places of a count's values, and
+         *     `member` the member of the piece that it is of.
          */
         GripOut: {
             /** Piece */
             piece: string;
+            /** Member */
+            member: string;
             /** Field */
             field: string;
+            /**
+             * Reads
+             * @enum {string}
+             */
+            reads: "along" | "across" | "down" | "share" | "stops" | "nothing";
+            /** Stops */
+            stops: [
+                [
+                    number,
+                    number
+                ],
+                number
+            ][];
             /** Label */
             label: string;
             /** Way */
@@ -2316,6 +2354,25 @@ export interface components {
             ridge: ("quarter" | "square" | "pyramid") | components["schemas"]["EqualEnds"];
         };
         /**
+         * HouseIn
+         * @description One more house at the end of a row, or at a side of a building or a way.
+         */
+        HouseIn: {
+            document: components["schemas"]["Exercise"];
+            /** Piece */
+            piece: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "house" | "house-after-gap" | "house-behind";
+        };
+        /**
          * InArea
          * @description The box on the sheet that it fills; on the ground its lower side is where it stands.
          */
@@ -2343,7 +2400,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: components["schemas"]["Panel"][];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["WallBlock"])[];
         };
         /**
          * JobState
@@ -2833,6 +2890,27 @@ export interface components {
             eye_height_mm?: number | null;
         };
         /**
+         * OpenFaceOut
+         * @description A face that turns to us: what may be put on it, and what each is called.
+         */
+        OpenFaceOut: {
+            /** Piece */
+            piece: string;
+            /** Member */
+            member: string;
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Takes */
+            takes: string[];
+        };
+        /**
          * OrderIn
          * @description The parts of a pack and how they are printed.
          */
@@ -3027,7 +3105,8 @@ export interface components {
         };
         /**
          * PartIn
-         * @description A part to be added to a piece.
+         * @description A part to be added to a piece: to a member of it, on a face, where a place was pointed at; or
+         *     where there is room.
          */
         PartIn: {
             document: components["schemas"]["Exercise"];
@@ -3035,6 +3114,21 @@ export interface components {
             piece: string;
             /** What */
             what: string;
+            /**
+             * Member
+             * @default
+             */
+            member: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /** At */
+            at?: [
+                number,
+                number
+            ] | null;
         };
         /**
          * Pattern
@@ -3114,7 +3208,8 @@ export interface components {
         /**
          * PictureOut
          * @description A drawing with what follows from it: the eye level behind it, grips, and, unless a hand is
-         *     moving and only the lines were asked for, facts and advice.
+         *     moving and only the lines were asked for, facts and advice, the faces that parts may be put on,
+         *     the nearest last, and the ends at which rows may go on.
          */
         PictureOut: {
             drawing: components["schemas"]["DrawingRecord"];
@@ -3141,6 +3236,10 @@ export interface components {
             units: "mm" | "cm" | "in";
             /** Grips */
             grips: components["schemas"]["GripOut"][];
+            /** Faces */
+            faces: components["schemas"]["OpenFaceOut"][] | null;
+            /** Row Ends */
+            row_ends: components["schemas"]["RowEndOut"][] | null;
         };
         /**
          * Place
@@ -3500,6 +3599,26 @@ export interface components {
             /** Buildings */
             buildings: components["schemas"]["InRow"][];
             from?: components["schemas"]["RowStart"];
+        };
+        /**
+         * RowEndOut
+         * @description Where one more house may be begun, and how.
+         */
+        RowEndOut: {
+            /** Piece */
+            piece: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Takes */
+            takes: string[];
         };
         /**
          * RowStart
@@ -4735,6 +4854,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PartIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseIn"];
             };
         };
         responses: {

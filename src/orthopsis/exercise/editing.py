@@ -14,6 +14,8 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Number, Own, listed, say
+from orthopsis.pieces.base import NewPart
+from orthopsis.pieces.kinds.row import Row
 from orthopsis.pieces.piece import PLACE, Piece, forms_of, own_name
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import FieldRole, roles_of
@@ -36,7 +38,8 @@ def with_new_piece(
             "kind", say("refused-no-such-kind", kind=Own(kind), kinds=listed(KINDS))
         )
     scene = resolve(exercise)
-    points, size = len(scene.main.vanishing_points), FIRST_STEPS * step_mm
+    points = len(scene.main.vanishing_points)
+    size = FIRST_STEPS * step_mm * model.first_size
     form = next((form for form in forms_of(model).values() if points in form.systems), None)
     word = scene.words.say(say(f"kind-{kind}"))
     if form is None:
@@ -96,16 +99,49 @@ def with_field(exercise: Exercise, id: str, field: str, value: str | bool | None
 
 
 @derives
-def with_part(exercise: Exercise, id: str, what: str) -> Exercise:
+def with_part(exercise: Exercise, id: str, new: NewPart) -> Exercise:
     """The document with one more part in a piece. Raises ExerciseError."""
     scene, number = resolve(exercise), _number_of(exercise, id)
-    changed = scene.pieces[number].with_part(what, scene.stage(number))
+    changed = scene.pieces[number].with_part(new, scene.stage(number))
     piece = exercise.pieces[number].model_copy(
         update={
             name: getattr(changed, name) for name in type(changed).model_fields if name != PLACE
         }
     )
     return _with_piece(exercise, number, piece)
+
+
+@derives
+def with_house_beside(exercise: Exercise, id: str, side: str, what: str) -> tuple[Exercise, str]:
+    """The document with one more house at an end of a row, of a building or beside a way, and the
+    row that it stands in. Raises ExerciseError.
+    """
+    scene, number = resolve(exercise), _number_of(exercise, id)
+    piece, stage, taken = scene.pieces[number], scene.stage(number), _names(exercise)
+    if isinstance(piece, Row):
+        return with_part(exercise, id, NewPart(what, taken=taken)), id
+    for one in exercise.pieces:
+        if isinstance(one, Row) and (one.place.from_.piece, one.place.from_.side) == (id, side):
+            return with_part(exercise, one.id, NewPart(what, taken=taken)), one.id
+    end = next((one for one in piece.row_ends(stage) if one.side == side), None)
+    if end is None:
+        raise ExerciseError(f"pieces.{number}", say("refused-row-from-none", piece=Own(id)))
+    first = Row.first_at(end, piece.place, stage, taken)
+    if what == "house-after-gap":
+        first["buildings"][0]["gap"] = {"along_mm": 10}
+    first["from"]["piece"] = id
+    made = Row.model_validate(
+        {"kind": "row", "id": _free_id(exercise, scene.words.say(say("kind-row"))),
+         "uid": uuid4().hex[:8], **first}
+    )  # fmt: skip
+    pieces = [*exercise.pieces, made]
+    return from_data(to_data(exercise.model_copy(update={"pieces": pieces}))), made.id
+
+
+def _names(exercise: Exercise) -> set[str]:
+    """What pieces and the houses of rows are called."""
+    rows = (piece for piece in exercise.pieces if isinstance(piece, Row))
+    return {one.id for one in exercise.pieces} | {one.id for row in rows for one in row.buildings}
 
 
 def _with_piece(exercise: Exercise, number: int, piece: Piece) -> Exercise:

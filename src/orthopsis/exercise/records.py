@@ -6,10 +6,10 @@ One model each, for the command line and the web alike; what is not set is not p
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any, Literal
+from typing import Any, Literal, NotRequired
 
 from pydantic import BaseModel, ConfigDict
-from typing_extensions import NotRequired, TypedDict
+from typing_extensions import TypedDict
 
 from orthopsis.construction.moves import Step, StepStroke
 from orthopsis.exercise.crowd import CLOSE, crowd, named_marks

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from abc import ABC, abstractmethod
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
@@ -147,10 +147,23 @@ class Site:
         return replace(self, body=body, planned=True)
 
 
+Reads = Literal["along", "across", "down", "share", "stops", "nothing"]
+"""How the value of a grip is read off the sheet: by its distance from the start, its distance from
+the left or the top edge, the share of its way, the nearest stop; or not at all.
+"""
+_READ: Mapping[str, Reads] = {
+    "x_mm": "across", "top_mm": "down", "fraction": "share", "true_mm": "nothing",
+}  # fmt: skip
+
+
 @dataclass(frozen=True)
 class Grip:
-    """Where a cut can be taken hold of: its mark `at`, on the way from `start` to `goal`. `field`
-    is the path of the cut in its piece, with dots.
+    """Where a measure can be taken hold of: its mark `at`, on the way from `start` to `goal`.
+
+    `field` is the path of what has it in its piece, with dots, and `way` its name there. A count
+    has `stops`: the places that stand for its values. `member` is the member of the piece that it
+    is of, by its name; `label` says what it is, where the field does not. `across` tells a measure
+    from the sheet's left edge.
     """
 
     field: str
@@ -158,6 +171,53 @@ class Grip:
     start: Point
     goal: Point
     at: Point
+    stops: Sequence[tuple[Point, int]] = ()
+    member: str = ""
+    label: str = ""
+    across: bool = False
+
+    @property
+    def reads(self) -> Reads:
+        if self.across:
+            return "across"
+        return "stops" if self.stops else _READ.get(self.way, "along")
+
+
+@dataclass(frozen=True)
+class NewPart:
+    """A part that is wanted: what it is; in which member and on which face, by their names; the
+    place of the sheet where it was put; and the names that are given already. Where they are empty
+    the first that fits is taken.
+    """
+
+    what: str
+    member: str = ""
+    on: str = ""
+    at: Point | None = None
+    taken: Collection[str] = ()
+
+
+@dataclass(frozen=True)
+class OpenFace:
+    """A face that turns to us: its name, the member that it is of, its outline on paper, and what
+    may be put on it.
+    """
+
+    member: str
+    name: str
+    outline: Sequence[XY]
+    takes: Sequence[str]
+
+
+@dataclass(frozen=True)
+class RowEnd:
+    """Where one more building may be begun: on which side of the piece, at which foot, and what may
+    be added there.
+    """
+
+    side: Literal["left", "right"]
+    at: Point
+    takes: Sequence[str] = ("house", "house-after-gap")
 
 
 class Drawn(ABC):

@@ -34,7 +34,10 @@ from orthopsis.pieces.base import (
     Grip,
     Measures,
     Name,
+    NewPart,
+    OpenFace,
     Reference,
+    RowEnd,
     Stage,
     Standing,
     named,
@@ -89,6 +92,9 @@ class Piece(Measures):
 
     wrong_form: ClassVar[str] = "refused-form-of-a-block"
     """Says which fields a placement of the kind has."""
+
+    first_size: ClassVar[float] = 1.0
+    """How large a new one is, a box being 1."""
 
     kind: Annotated[str, FieldRole.NAME]
     id: Name
@@ -221,10 +227,24 @@ class Piece(Measures):
         inner = self.value(first)
         return self.with_value(first, inner.model_copy(update={rest: value}))
 
-    def with_part(self, what: str, stage: Stage) -> Self:
+    def with_part(self, new: NewPart, stage: Stage) -> Self:
         """The piece with one more part of its own. Raises ExerciseError where it has none."""
-        del what
+        del new
         raise stage.refuse("parts", say("refused-no-parts"))
+
+    def handles(self, stage: Stage) -> list[Grip]:
+        """All of its measures that can be taken hold of on the sheet. Raises ExerciseError."""
+        return self.grips(stage)
+
+    def open_faces(self, stage: Stage) -> list[OpenFace]:
+        """The faces that parts may be put on. Raises ExerciseError."""
+        del stage
+        return []
+
+    def row_ends(self, stage: Stage) -> list[RowEnd]:
+        """Where buildings may go on from it in a row. Raises ExerciseError."""
+        del stage
+        return []
 
     def by_shares(self, stage: Stage) -> Self:
         """The same with each cut as a part of its way, which holds wherever the points lie."""

@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.records import DrawingRecord, PlaneRecord, StepRecord
 from orthopsis.lesson.flow import Flow
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.base import Reads
 from orthopsis.plain import Name
 from orthopsis.school.tables import Place, Understanding
 
@@ -55,15 +55,42 @@ class FactsOut(Out):
 
 
 class GripOut(Out):
-    """A cut's mark on the sheet, to be taken hold of, on the way from start to goal."""
+    """A measure's mark on the sheet, to be taken hold of, on the way from start to goal.
+
+    `reads` tells how its value is read off a place, `stops` are the places of a count's values, and
+    `member` the member of the piece that it is of.
+    """
 
     piece: str
+    member: str
     field: str
+    reads: Reads
+    stops: list[tuple[XY, int]]
     label: str
     way: str
     start: XY
     goal: XY
     at: XY
+
+
+class OpenFaceOut(Out):
+    """A face that turns to us: what may be put on it, and what each is called."""
+
+    piece: str
+    member: str
+    name: str
+    label: str
+    outline: list[XY]
+    takes: list[str]
+
+
+class RowEndOut(Out):
+    """Where one more house may be begun, and how."""
+
+    piece: str
+    side: Literal["left", "right"]
+    at: XY
+    takes: list[str]
 
 
 class ViewerIn(BaseModel):
@@ -85,7 +112,8 @@ class PlaneOut(PlaneRecord):
 
 class PictureOut(Out):
     """A drawing with what follows from it: the eye level behind it, grips, and, unless a hand is
-    moving and only the lines were asked for, facts and advice.
+    moving and only the lines were asked for, facts and advice, the faces that parts may be put on,
+    the nearest last, and the ends at which rows may go on.
     """
 
     drawing: DrawingRecord
@@ -95,6 +123,8 @@ class PictureOut(Out):
     advice: list[AdviceOut] | None
     units: Literal["mm", "cm", "in"]
     grips: list[GripOut]
+    faces: list[OpenFaceOut] | None
+    row_ends: list[RowEndOut] | None
 
 
 class StepOut(StepRecord):
@@ -111,98 +141,6 @@ class StepsOut(Out):
     steps: list[StepOut]
     forgiveness_mm: float | None
     flow: Flow
-
-
-class ChoiceOut(Out):
-    value: str
-    label: str
-    systems: list[int]
-
-
-class FieldOut(Out):
-    """A field of a kind: see the core's Field."""
-
-    path: list[str]
-    label: str
-    role: FieldRole
-    optional: bool
-    default: bool | float | str | None
-    least: float | None
-    most: float | None
-    above: bool
-    choices: list[ChoiceOut]
-    editor: str
-    only: list[str]
-    fields: list[FieldOut]
-    added: list[ChoiceOut]
-
-
-class FormOut(Out):
-    name: str
-    tells: str
-    systems: list[int]
-    sized: tuple[str, str]
-    fields: list[FieldOut]
-
-
-class KindOut(Out):
-    """A kind of piece, from which the bench builds its form."""
-
-    kind: str
-    name: str
-    several: str
-    add: str
-    fields: list[FieldOut]
-    forms: list[FormOut]
-
-
-class NewPieceIn(BaseModel):
-    """A piece to be put where its nearest corner goes, in round measures of `step_mm`."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    document: Exercise
-    kind: Annotated[str, Field(max_length=40)]
-    at: PlaceXY
-    step_mm: Annotated[float, Field(gt=0, le=100)]
-
-
-class FieldIn(BaseModel):
-    """A choice made at a piece, or a field switched on (true) or off (null)."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    document: Exercise
-    piece: Annotated[str, Field(max_length=40)]
-    field: Annotated[str, Field(max_length=40)]
-    value: Annotated[str, Field(max_length=40)] | bool | None
-
-
-class PartIn(BaseModel):
-    """A part to be added to a piece."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    document: Exercise
-    piece: Annotated[str, Field(max_length=40)]
-    what: Annotated[str, Field(max_length=40)]
-
-
-class RenameIn(BaseModel):
-    """Another name for a piece."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    document: Exercise
-    old: Annotated[str, Field(max_length=40)]
-    new: Annotated[str, Field(max_length=40)]
-
-
-class EditedOut(Out):
-    """The document as it is now, and the piece that was put or named."""
-
-    document: Exercise
-    piece: str
 
 
 class ShelfItem(Out):

@@ -1949,6 +1949,11 @@ panel-one-check = Its head leads to { $vp }, like the foot of the wall.
 panel-openings-title = { WORD($look) }
 # $look (choice) $count (number)
 panel-openings = Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+# $count (number)
+panel-door-instead = { $count ->
+    [one] Leave one out: the door is in its place.
+   *[other] Leave { $count } out: doors are in their places.
+ }
 panel-by-hand = Do it by hand, without the ruler.
 # $things (list) $count (number)
 again-openings = Do the same for { $things }.
@@ -2352,13 +2357,13 @@ choice-look-rails = a railway
 choice-to-VP1 = VP1
 choice-to-VP2 = VP2
 field-buildings = Its houses
-added-house = Add a house
-added-house-after-gap = Add one after a gap
+added-house = Next house
+added-house-after-gap = Next house after a gap
 field-top-mm = Begins, from the top
 field-back = How far back
 field-gap = After a gap of
 field-behind = Behind the last, by
-added-house-behind = Add one behind
+added-house-behind = House behind the last
 field-from-piece = It begins at
 field-from-side = On the side
 field-from-foot-mm = Its first foot, from the top
@@ -2468,6 +2473,25 @@ choice-teach-all = each in full
 field-face-width-mm = Face, wide
 field-face-height-mm = Face, high
 
+grip-place = place
+grip-peak = peak
+grip-storeys = storeys
+grip-height = height of the openings
+grip-bays = bays
+grip-from = begins
+grip-to = ends
+grip-top = top
+grip-back = how far back
+grip-gap = gap
+grip-way-edge = edge
+face-left = left wall
+face-right = right wall
+face-front = front wall
+face-roof = roof
+face-roof-left = left slope of the roof
+face-roof-right = right slope of the roof
+face-roof-front = front slope of the roof
+face-roof-side = side slope of the roof
 grip-depth = depth
 grip-left = left
 grip-right = right

@@ -2,26 +2,28 @@
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Sequence
-from typing import Annotated, Any, Literal, Self
+from typing import Any, ClassVar, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import model_validator
 
-from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
-from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Stage
+from orthopsis.pieces.base import Drawn, Grip, NewPart, OpenFace, RowEnd, Stage
 from orthopsis.pieces.block import BlockPiece
-from orthopsis.pieces.roles import Added, Editor, Path
-from orthopsis.pieces.shapes.house.chimney import Chimney
+from orthopsis.pieces.placement.row_handles import ends_of_block
+from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
+from orthopsis.pieces.shapes.house.fittings import (
+    Fittings,
+    built_on,
+    check_names,
+    fitted_house,
+    open_faces,
+    with_one_more,
+)
+from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.members import members
-from orthopsis.pieces.shapes.house.on_roof import first_chimney
-from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_block
 from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.pattern import PATTERNS, Pattern, first_pattern
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
 
@@ -30,30 +32,21 @@ class Building(BlockPiece, DrawnHouse):
     in the walls, cover a face of it or stand out from one.
     """
 
+    first_size: ClassVar = 1.6
+
     kind: Literal["building"]
     roof: Roof = Flat(kind="flat")
-    fittings: Annotated[
-        list[Annotated[Panel | Pattern | Chimney | WallBlock, Field(discriminator="kind")]],
-        Field(alias="parts", max_length=40, default_factory=list),
-        Editor.PARTS,
-        Added(("windows", "door", "chimney", "sign", "bricks", "tiles")),
-    ]
+    fittings: Fittings
 
     @property
     def weight(self) -> float:
-        openings = (
-            (panel.storeys or 1) * (panel.bays.count if panel.bays else 1) for panel in self._panels
-        )
+        panels = (one for one in self.fittings if isinstance(one, Panel))
+        openings = ((one.storeys or 1) * (one.bays.count if one.bays else 1) for one in panels)
         return 2.0 + sum(openings) / 4.0
-
-    @property
-    def _panels(self) -> list[Panel]:
-        return [one for one in self.fittings if isinstance(one, Panel)]
 
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         """The house, and what is built on it."""
-        built = [one for one in self.fittings if isinstance(one, Chimney | WallBlock)]
-        return [self, *members(self.house(stage), built)]
+        return [self, *built_on(self.house(stage), self.fittings)]
 
     @classmethod
     def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
@@ -64,9 +57,7 @@ class Building(BlockPiece, DrawnHouse):
 
     @model_validator(mode="after")
     def _parts_have_names(self) -> Self:
-        for name, times in Counter(panel.id for panel in self.fittings).items():
-            if times > 1:
-                raise Unfit(say("refused-id-twice", name=Own(name)), "parts")
+        check_names(self.fittings)
         return self
 
     def chosen(self, field: str, value: str | bool | None) -> Self:
@@ -82,43 +73,23 @@ class Building(BlockPiece, DrawnHouse):
         assert self.front_edge is not None
         return self.front_edge.drawn_mm
 
-    def with_part(self, what: str, stage: Stage) -> Self:
-        """The building with one part more; windows and doors on the first wall that has room."""
-        house, id = self.house(stage), self._free_id(what)
-        if what in PATTERNS:
-            part: Panel | Pattern | Chimney | WallBlock = first_pattern(house, what, id)
-        elif what == "sign":
-            part = first_block(house, id)
-        elif what == "chimney":
-            part = first_chimney(house, id)
-        else:
-            part = self._first_panel(house, what, id)
-        return self.model_copy(update={"fittings": [*self.fittings, part]})
-
-    def _first_panel(self, house: House, what: str, id: str) -> Panel:
-        walls = [wall.name for wall in house.walls.shown]
-        there = [panel.on for panel in self._panels if what in ("", panel.look)]
-        wall = next((name for name in walls if name not in there), walls[0])
-        place = house.first_panel(what, wall)
-        return Panel.model_validate({"kind": "panel", "id": id, "on": wall, "look": what, **place})
-
-    def _free_id(self, what: str) -> str:
-        number = 1
-        while f"{what} {number}" in {one.id for one in self.fittings}:
-            number += 1
-        return f"{what} {number}"
+    def with_part(self, new: NewPart, stage: Stage) -> Self:
+        fittings = with_one_more(self.house(stage), self.fittings, new)
+        return self.model_copy(update={"fittings": fittings})
 
     def house(self, stage: Stage) -> House:
         """The building where it stands."""
-        return House(
-            self.part,
-            self.name,
-            self.place,
-            self.roof,
-            self._panels,
-            stage,
-            [one for one in self.fittings if isinstance(one, Pattern)],
-        )
+        return fitted_house(self.part, self.name, self.place, self.roof, self.fittings, stage)
+
+    def handles(self, stage: Stage) -> list[Grip]:
+        house = self.house(stage)
+        return [*self.grips(stage), *house_handles(house, self.fittings)]
+
+    def open_faces(self, stage: Stage) -> list[OpenFace]:
+        return list(open_faces(self.house(stage)))
+
+    def row_ends(self, stage: Stage) -> list[RowEnd]:
+        return ends_of_block(self.place, stage)
 
     @property
     def roof_path(self) -> Path:

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, replace
 from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
@@ -14,26 +14,50 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Grip, Stage, named
+from orthopsis.pieces.base import Drawn, Grip, NewPart, OpenFace, RowEnd, Stage, named
 from orthopsis.pieces.piece import PLACE, Piece
 from orthopsis.pieces.placement.depth import Cut
-from orthopsis.pieces.placement.placement import Listed
-from orthopsis.pieces.placement.row import AlongLine, BlockInRow, Blocks, in_row, moved_row
+from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
+from orthopsis.pieces.placement.row import (
+    AlongLine,
+    BlockInRow,
+    Blocks,
+    in_row,
+    moved_row,
+)
+from orthopsis.pieces.placement.row_handles import first_in_row, handles_in_row, next_in_row
 from orthopsis.pieces.placement.row_links import RowMember
+from orthopsis.pieces.placement.way import WayPlace
 from orthopsis.pieces.roles import Added, Editor, FieldRole, Path
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
+from orthopsis.pieces.shapes.house.fittings import (
+    Fittings,
+    built_on,
+    check_names,
+    fitted_house,
+    open_faces,
+    with_one_more,
+)
+from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.roofs import Flat, Roof
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
+
+HOUSES = ("house", "house-after-gap", "house-behind")
+MOST_HOUSES = 12
+ROOM_UNDER_ROOF_MM = 60.0
+"""How high a house of a row is taken to be for a new roof: its peak is half of it."""
 
 
 class InRow(RowMember):
     """A building of a row, with a roof and parts of its own."""
 
     roof: Roof = Flat(kind="flat")
-    fittings: Annotated[
-        list[Panel], Field(alias="parts", max_length=40, default_factory=list), Editor.NONE
-    ]
+    fittings: Fittings
+
+    @model_validator(mode="after")
+    def _parts_have_names(self) -> Self:
+        check_names(self.fittings)
+        return self
 
 
 @dataclass(frozen=True, eq=False)
@@ -48,7 +72,7 @@ class RowHouse(DrawnHouse):
     def house(self, stage: Stage) -> House:
         """The building where it stands."""
         member = self.member
-        return House(self.part, self.name, self.place, member.roof, member.fittings, stage)
+        return fitted_house(self.part, self.name, self.place, member.roof, member.fittings, stage)
 
     @property
     def roof_path(self) -> Path:
@@ -64,9 +88,9 @@ class Row(Piece):
     standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
     buildings: Annotated[
         list[InRow],
-        Field(min_length=1, max_length=12),
+        Field(min_length=1, max_length=MOST_HOUSES),
         Editor.PARTS,
-        Added(("house", "house-after-gap", "house-behind")),
+        Added(HOUSES),
     ]
     place: AlongLine
 
@@ -81,6 +105,25 @@ class Row(Piece):
                  "back": {"along_mm": size_mm}}  # fmt: skip
         return {"buildings": [first]}
 
+    @classmethod
+    def first_at(
+        cls, end: RowEnd, base: Placement, stage: Stage, taken: Collection[str]
+    ) -> dict[str, Any]:
+        """The fields of a new row at an end of what has that placement, in round measures."""
+        points = stage.view.level_points
+        start: dict[str, Any] = {"side": end.side}
+        if isinstance(base, WayPlace):
+            goal, start["foot_mm"] = base.goal(stage).at, round(end.at.y)
+            tall_mm = end.at.y - stage.view.eye_level_mm + 40.0
+        else:
+            assert isinstance(base, BlockPlacement)
+            goal = points[0 if len(points) == 1 or end.side == "left" else 1].at
+            # As high as the building's own end, or a little less.
+            tops = [place.y for place, _ in base.corners(stage) if abs(place.x - end.at.x) < 1e-6]
+            tall_mm = 0.85 * (end.at.y - min(tops))
+        house = first_in_row(end, tall_mm, goal, one_point=len(points) == 1)
+        return {"from": start, "buildings": [{"id": free_name(taken), **house}]}
+
     @model_validator(mode="after")
     def _names_differ(self) -> Self:
         for name, times in Counter(one.id for one in self.buildings).items():
@@ -88,20 +131,40 @@ class Row(Piece):
                 raise Unfit(say("refused-id-twice", name=Own(name)), "buildings")
         return self
 
-    def with_part(self, what: str, stage: Stage) -> Self:
-        """One more building at the end of the row, as long as the last, higher or lower in turn."""
-        del stage
-        number = len(self.buildings) + 1
-        while f"house {number}" in {one.id for one in self.buildings}:
-            number += 1
-        last = next(one for one in reversed(self.buildings) if one.behind is None)
-        step_mm = 20.0 if len(self.buildings) % 2 else -15.0
+    def with_part(self, new: NewPart, stage: Stage) -> Self:
+        """One more part in a member, or one more building at the end of the row."""
+        if not new.member:
+            return self._grown(new, stage)
+        number = self._number_of(new.member, stage)
+        member, house = self.buildings[number], self._houses(stage)[number].house(stage)
+        fittings = with_one_more(house, member.fittings, new)
+        return self._with_member(number, member.model_copy(update={"fittings": fittings}))
+
+    def _with_member(self, number: int, member: InRow) -> Self:
+        buildings = [member if k == number else one for k, one in enumerate(self.buildings)]
+        return self.model_copy(update={"buildings": buildings})
+
+    def _number_of(self, name: str, stage: Stage) -> int:
+        found = next((k for k, one in enumerate(self.buildings) if one.id == name), None)
+        if found is None:
+            raise stage.refuse("buildings", say("refused-no-such-piece", piece=Own(name)))
+        return found
+
+    def _grown(self, new: NewPart, stage: Stage) -> Self:
+        """One more building at the end, smaller as all is that is further away, and higher or lower
+        in turn.
+        """
+        what, id = new.what, free_name({*new.taken, *(one.id for one in self.buildings)})
+        pairs = zip(self.buildings, self._blocks, strict=True)
+        last, block = [pair for pair in pairs if pair[0].behind is None][-1]
         gap = behind = None
+        length, top_mm = next_in_row(block, last, len(self.buildings), stage)
         if what == "house-after-gap":
-            gap = Cut(along_mm=10.0)
+            gap = Cut(along_mm=max(1.0, round((length.along_mm or 20.0) / 3)))
         elif what == "house-behind":
-            behind, step_mm = _further(last.back), -25.0
-        more = {"id": f"house {number}", "top_mm": last.top_mm + step_mm, "gap": gap,
+            behind, length = _further(last.back), last.length
+            top_mm = last.top_mm - 25.0
+        more = {"id": id, "top_mm": top_mm, "gap": gap, "length": length,
                 "behind": behind, "roof": Flat(kind="flat"), "fittings": []}  # fmt: skip
         return self.model_copy(
             update={"buildings": [*self.buildings, last.model_copy(update=more)]}
@@ -117,7 +180,7 @@ class Row(Piece):
         assert isinstance(self.place, Blocks), "measured out first"
         return self.place.blocks
 
-    def parts(self, stage: Stage) -> Sequence[Drawn]:
+    def _houses(self, stage: Stage) -> list[RowHouse]:
         del stage
         return [
             RowHouse(Part(self.id, number), named(member.id), member, block)
@@ -126,10 +189,56 @@ class Row(Piece):
             )
         ]
 
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
+        """Each house, and what is built on it."""
+        found: list[Drawn] = []
+        for house in self._houses(stage):
+            found += [house, *built_on(house.house(stage), house.member.fittings)]
+        return found
+
     def grips(self, stage: Stage) -> list[Grip]:
         """None: a row goes with what it begins at."""
         del stage
         return []
+
+    def handles(self, stage: Stage) -> list[Grip]:
+        found: list[Grip] = []
+        for number, house in enumerate(self._houses(stage)):
+            member, path = house.member, f"buildings.{number}"
+            own = [
+                *handles_in_row(house.place, member, path, stage),
+                *house_handles(house.house(stage), member.fittings, f"{path}."),
+            ]
+            found += [replace(one, member=member.id) for one in own]
+        return found
+
+    def open_faces(self, stage: Stage) -> list[OpenFace]:
+        return [
+            face
+            for one in self._houses(stage)
+            for face in open_faces(one.house(stage), one.member.id)
+        ]
+
+    def row_ends(self, stage: Stage) -> list[RowEnd]:
+        """Its own, after the last that stands on the street."""
+        blocks = [one for one in self._blocks if one.link.behind is None]
+        place, _ = blocks[-1].corners(stage)[blocks[-1].seen_corners.far[1]]
+        return [RowEnd(blocks[-1].side, place, HOUSES)] if len(self.buildings) < MOST_HOUSES else []
+
+    def chosen(self, field: str, value: str | bool | None) -> Self:
+        """Another kind of roof on a member keeps what it can."""
+        head, _, rest = field.partition(".")
+        number, _, rest = rest.partition(".")
+        if head == "buildings" and rest == "roof.kind" and number.isdecimal():
+            return self._with_roof(int(number), str(value))
+        return super().chosen(field, value)
+
+    def _with_roof(self, number: int, kind: str) -> Self:
+        if number >= len(self.buildings):
+            raise Unfit(say("refused-no-such-field"), f"buildings.{number}")
+        member = self.buildings[number]
+        roof = roof_of_kind(kind, member.roof, ROOM_UNDER_ROOF_MM)
+        return self._with_member(number, member.model_copy(update={"roof": roof}))
 
     def moved(self, stage: Stage, view: View) -> Self:
         """The same row seen from elsewhere: what it begins at moves with it."""
@@ -137,6 +246,14 @@ class Row(Piece):
         return self.model_copy(
             update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})}
         )
+
+
+def free_name(taken: Collection[str]) -> str:
+    """What the next house is called."""
+    number = 1
+    while f"house {number}" in taken:
+        number += 1
+    return f"house {number}"
 
 
 def _further(back: Cut) -> Cut:

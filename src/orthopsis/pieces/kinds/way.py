@@ -13,11 +13,12 @@ from orthopsis.perspective.view import View, eye_space, on_paper
 from orthopsis.phrase import Choice
 from orthopsis.picture.solid import Side, patch
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, Site, Stage
+from orthopsis.pieces.base import Drawn, Grip, RowEnd, Site, Stage
 from orthopsis.pieces.piece import Piece
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Listed
+from orthopsis.pieces.placement.row_handles import ends_of_way
 from orthopsis.pieces.placement.way import FAR, WayPlace
 from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.road.crossing import Crossing
@@ -32,6 +33,8 @@ class Way(Piece, Drawn):
     """A road, path or river `to` a point, between two `edges_mm` on the sheet's lower edge."""
 
     wrong_form: ClassVar = "refused-form-of-a-way"
+
+    first_size: ClassVar = 2.4
 
     kind: Literal["way"]
     standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
@@ -149,6 +152,16 @@ class Way(Piece, Drawn):
             at = cut.place_on_paper(start, goal, stage.view, LEVEL)
             found.append(Grip(field, cut.way, start, goal, at))
         return found
+
+    def handles(self, stage: Stage) -> list[Grip]:
+        edges = [
+            Grip("edges_mm", str(k), at, at, at, label="grip-way-edge", across=True)
+            for k, at in enumerate(self.place.at_sheet(stage, x) for x in self.place.edges_mm)
+        ]
+        return [*self.grips(stage), *edges]
+
+    def row_ends(self, stage: Stage) -> list[RowEnd]:
+        return ends_of_way(self.place, stage)
 
     def _cuts(self, way: OnWay) -> list[tuple[str, Cut, float]]:
         """Each cut with its field and where its line begins on the sheet's lower edge."""

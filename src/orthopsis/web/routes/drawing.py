@@ -10,7 +10,14 @@ from orthopsis.exercise.board import board_factor, on_board, points_note, reach_
 from orthopsis.exercise.corner_test import corner_test
 from orthopsis.exercise.demonstration import climbed, lifted, spread
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.editing import renamed, with_field, with_new_piece, with_part
+from orthopsis.exercise.editing import (
+    renamed,
+    with_field,
+    with_house_beside,
+    with_new_piece,
+    with_part,
+)
+from orthopsis.exercise.faces import open_faces
 from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.records import drawing_record, number, plane_record, point, step_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve
@@ -18,26 +25,32 @@ from orthopsis.exercise.runthrough import may_change_places, run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import toned
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Stroke
 from orthopsis.phrase import say
-from orthopsis.pieces.base import Grip
+from orthopsis.pieces.base import Grip, NewPart
 from orthopsis.pieces.describe import Field, Kind, kinds
-from orthopsis.web.models import (
-    AdviceOut,
-    ChangeOut,
+from orthopsis.web.bench_models import (
     ChoiceOut,
     EditedOut,
-    FactsOut,
     FieldIn,
     FieldOut,
     FormOut,
-    GripOut,
+    HouseIn,
     KindOut,
     NewPieceIn,
     PartIn,
+    RenameIn,
+)
+from orthopsis.web.models import (
+    AdviceOut,
+    ChangeOut,
+    FactsOut,
+    GripOut,
+    OpenFaceOut,
     PictureOut,
     PlaneOut,
-    RenameIn,
+    RowEndOut,
     StepOut,
     StepsOut,
     ViewerIn,
@@ -155,7 +168,17 @@ def put_piece(asked: NewPieceIn) -> EditedOut:
 @within("drawing")
 def add_part(asked: PartIn) -> EditedOut:
     """The document with one more part in a piece."""
-    return EditedOut(document=with_part(asked.document, asked.piece, asked.what), piece=asked.piece)
+    at = None if asked.at is None else Point(*asked.at)
+    new = NewPart(asked.what, asked.member, asked.on, at)
+    return EditedOut(document=with_part(asked.document, asked.piece, new), piece=asked.piece)
+
+
+@router.post("/pieces/house")
+@within("drawing")
+def add_house(asked: HouseIn) -> EditedOut:
+    """The document with one more house in a row, and the row."""
+    document, row = with_house_beside(asked.document, asked.piece, asked.side, asked.what)
+    return EditedOut(document=document, piece=row)
 
 
 @router.post("/pieces/name")
@@ -254,16 +277,46 @@ def picture_record(
             grip_record(piece.id, grip, scene.words)
             for number, piece in enumerate(scene.exercise.pieces)
             if not lines_only or piece.id == chosen
-            for grip in piece.grips(scene.stage(number))
+            for grip in scene.pieces[number].handles(scene.stage(number))
         ],
+        faces=None if lines_only else _faces(scene),
+        row_ends=None if lines_only else _row_ends(scene),
     )
+
+
+def _faces(scene: Scene) -> list[OpenFaceOut]:
+    words = scene.words
+    return [
+        OpenFaceOut.model_construct(
+            piece=scene.exercise.pieces[number].id,
+            member=face.member,
+            name=face.name,
+            label=words.say(say(f"face-{face.name.replace(' ', '-')}")),
+            outline=[point(xy) for xy in face.outline],
+            takes=list(face.takes),
+        )
+        for number, face in open_faces(scene)
+    ]
+
+
+def _row_ends(scene: Scene) -> list[RowEndOut]:
+    return [
+        RowEndOut.model_construct(
+            piece=piece.id, side=end.side, at=point(end.at.xy), takes=list(end.takes)
+        )
+        for k, piece in enumerate(scene.pieces)
+        for end in piece.row_ends(scene.stage(k))
+    ]
 
 
 def grip_record(piece: str, grip: Grip, words: Words) -> GripOut:
     return GripOut.model_construct(
         piece=piece,
+        member=grip.member,
         field=grip.field,
-        label=words.say(say(f"grip-{grip.field.replace('.', '-')}")),
+        reads=grip.reads,
+        stops=[(point(at.xy), value) for at, value in grip.stops],
+        label=words.say(say(grip.label or f"grip-{grip.field.replace('.', '-')}")),
         way=grip.way,
         start=point(grip.start.xy),
         goal=point(grip.goal.xy),

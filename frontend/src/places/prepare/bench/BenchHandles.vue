@@ -3,7 +3,7 @@ import { computed } from "vue";
 import type { Exercise, Grip, KindSpec, Piece, XY } from "@/api/client";
 import DragHandle from "@/desk/DragHandle.vue";
 import { formatMeasure, nudgeStepMm, rounded, type Units } from "@/ui/measures";
-import { cutAt } from "../pieces/cuts";
+import { valueAtPlace, valueByKey } from "../pieces/cuts";
 import {
   anchorOf,
   lengthsOf,
@@ -21,6 +21,8 @@ const props = defineProps<{
   kinds: readonly KindSpec[];
   grips: readonly Grip[];
   chosen: string | null;
+  /** Which of its members, where it has several. */
+  member: string;
   units: Units;
   step: number;
   mmPerPx: number;
@@ -82,22 +84,19 @@ function sizePiece(index: number, told: Told, to: XY, exact: boolean) {
   emit("set", ["pieces", index], sizedTo(told, to, stepFor(exact)), `size ${index}`);
 }
 
-function moveCut(grip: Grip, to: XY, exact: boolean) {
-  const index = (props.doc.pieces ?? []).findIndex((piece) => piece.id === grip.piece);
-  const value = cutAt(grip, to, stepFor(exact));
+function moveGrip(grip: Grip, to: XY, exact: boolean) {
+  const index = own.value.findIndex((piece) => piece.id === grip.piece);
+  const value = (exact ? valueByKey : valueAtPlace)(grip, to, stepFor(exact));
   if (index < 0 || value === null) return;
-  emit(
-    "set",
-    ["pieces", index, ...grip.field.split("."), grip.way],
-    value,
-    `cut ${index} ${grip.field}`,
-  );
+  const path = ["pieces", index, ...grip.field.split("."), grip.way];
+  emit("set", path, value, `grip ${index} ${grip.field} ${grip.way}`);
 }
 
-function cutReading(grip: Grip): string {
-  const piece = (props.doc.pieces ?? []).find((one) => one.id === grip.piece);
+function gripReading(grip: Grip): string {
+  const piece = own.value.find((one) => one.id === grip.piece);
   const value = piece ? Number(valueAt(piece, [...grip.field.split("."), grip.way])) : 0;
-  return grip.way === "fraction" ? `${Math.round(value * 100)} % of the way` : read(value);
+  if (grip.reads === "stops") return `${value} ${grip.label}`;
+  return grip.reads === "share" ? `${Math.round(value * 100)} % of the way` : read(value);
 }
 </script>
 
@@ -186,20 +185,20 @@ function cutReading(grip: Grip): string {
         @end="emit('settle')"
       />
     </g>
-    <template v-for="grip in grips" :key="`${grip.piece}-${grip.field}`">
+    <template v-for="grip in grips" :key="`${grip.piece}-${grip.field}-${grip.way}`">
       <drag-handle
-        v-if="grip.piece === chosen && grip.way !== 'true_mm'"
+        v-if="grip.piece === chosen && grip.member === member && grip.reads !== 'nothing'"
         shape="cut"
         :x="grip.at[0]"
         :y="grip.at[1]"
         across
         down
-        :label="`${grip.label} of ${grip.piece}`"
-        :reading="cutReading(grip)"
+        :label="`${grip.label} of ${grip.member || grip.piece}`"
+        :reading="gripReading(grip)"
         :mm-per-px="mmPerPx"
         :to-sheet="toSheet"
         :nudge="nudge"
-        @move="(to, exact) => moveCut(grip, to, exact)"
+        @move="(to, exact) => moveGrip(grip, to, exact)"
         @end="emit('settle')"
       />
     </template>

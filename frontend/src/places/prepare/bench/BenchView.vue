@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
-import { computed, ref, watch } from "vue";
-import type { Advice, Piece, XY } from "@/api/client";
+import { computed, ref, shallowRef, watch } from "vue";
+import type { Advice, OpenFace, Piece, RowEnd, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
@@ -33,8 +33,10 @@ import StepEditor from "../steps/StepEditor.vue";
 import AdviceNotes from "./AdviceNotes.vue";
 import AdvicePlaces from "./AdvicePlaces.vue";
 import BenchBar from "./BenchBar.vue";
+import BenchFaces from "./BenchFaces.vue";
 import BenchHandles from "./BenchHandles.vue";
 import SetupPanel from "./SetupPanel.vue";
+import { offered, type Tool } from "./tools";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 
@@ -52,7 +54,9 @@ const ready = computed(() => doc.value !== null);
 const title = computed(() => doc.value?.title ?? "");
 
 const chosenStep = ref(0);
-const placing = ref<string | null>(null);
+const tool = shallowRef<Tool | null>(null);
+/** The house of a row whose handles are shown. */
+const member = ref("");
 const fit = ref<"sheet" | "points">("sheet");
 const withGuides = ref(false);
 
@@ -111,16 +115,37 @@ function removePiece(index: number) {
 }
 
 function paperClicked(place: XY) {
-  if (placing.value) void placePiece(place);
-  else chosenPiece.value = null;
+  if (tool.value?.does === "place") void placePiece(place);
+  else if (!tool.value) chosenPiece.value = null;
+}
+
+function take(next: Tool | null) {
+  tool.value = next;
+  if (next) chosenStep.value = 0;
 }
 
 async function placePiece(place: XY) {
-  const kind = placing.value;
-  if (!kind) return;
-  placing.value = null;
-  chosenPiece.value = await pieces.put(kind, place, step.value);
-  chosenStep.value = 0;
+  if (tool.value?.does !== "place") return;
+  const { kind } = tool.value;
+  tool.value = null;
+  choosePiece(await pieces.put(kind, place, step.value));
+}
+
+function choosePiece(id: string | null, of = "") {
+  chosenPiece.value = id;
+  member.value = of;
+}
+
+/** The tool stays in the hand: walls and houses come in numbers. */
+async function putPart(face: OpenFace, at: XY | null) {
+  if (tool.value?.does !== "part") return;
+  const where = { member: face.member, on: face.name, at };
+  const done = await pieces.add(face.piece, tool.value.what, where);
+  if (done) choosePiece(done, face.member);
+}
+
+async function growRow(end: RowEnd) {
+  if (tool.value?.does === "house") choosePiece(await pieces.house(end, tool.value.what));
 }
 
 async function renamePiece(id: string, wanted: string) {
@@ -147,7 +172,7 @@ useBenchKeys({
   hidden: () => (withHidden.value = !withHidden.value),
   undo: history.undo,
   redo: history.redo,
-  leave: () => (placing.value = null),
+  leave: () => (tool.value = null),
   nearer: () => desk.value?.zoomBy(NEARER),
   further: () => desk.value?.zoomBy(1 / NEARER),
   whole: () => desk.value?.whole(),
@@ -176,7 +201,7 @@ useBenchKeys({
       @undo="history.undo"
       @redo="history.redo"
     />
-    <div class="desk" :class="{ placing }">
+    <div class="desk" :class="{ placing: tool?.does === 'place' }">
       <desk-sheet
         v-if="sheet && picture"
         ref="desk"
@@ -196,6 +221,17 @@ useBenchKeys({
             <toned-planes :planes="picture.planes" />
             <eye-level-lines :lines="picture.eye_level" :width="1.2 * mmPerPx" />
           </template>
+          <bench-faces
+            v-if="!chosenStep"
+            :faces="picture.faces ?? []"
+            :ends="picture.row_ends ?? []"
+            :tool="tool"
+            :mm-per-px="mmPerPx"
+            :to-sheet="toSheet"
+            @put="putPart"
+            @grow="growRow"
+            @choose="choosePiece($event.piece, $event.member)"
+          />
           <onward-lines v-if="chosenStep" :lines="lines" :points="goals" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx" :chosen="chosenPiece" />
           <tried-lines
@@ -212,11 +248,12 @@ useBenchKeys({
           />
           <advice-places v-else :advice="picture.advice ?? []" :mm-per-px="mmPerPx" />
           <bench-handles
-            v-if="doc && !placing && !chosenStep"
+            v-if="doc && !tool && !chosenStep"
             :doc="doc"
             :kinds="kinds"
             :grips="picture.grips"
             :chosen="chosenPiece"
+            :member="member"
             :units="units"
             :step="step"
             :mm-per-px="mmPerPx"
@@ -283,14 +320,15 @@ useBenchKeys({
         :grips="panels.picture?.grips ?? []"
         :units="units"
         :chosen="chosenPiece"
-        :placing="placing"
-        @choose="chosenPiece = $event"
+        :tool="tool"
+        :offered="offered(panels.picture, kinds)"
+        @choose="choosePiece"
         @change="changePiece"
         @rename="renamePiece"
         @pick="pieces.choose"
-        @add="pieces.add"
+        @add="(id, what, within) => pieces.add(id, what, { member: within })"
         @remove="removePiece"
-        @place="((placing = $event), (chosenStep = 0))"
+        @take="take"
         @place-at="placePiece"
       />
     </aside>

@@ -100,6 +100,8 @@ export function usePicture(
       ...come.answer,
       facts: come.answer.facts ?? before?.facts ?? null,
       advice: come.answer.advice ?? before?.advice ?? null,
+      faces: come.answer.faces ?? before?.faces ?? null,
+      row_ends: come.answer.row_ends ?? before?.row_ends ?? null,
       of: come.of,
     };
     pictureProblem.value = null;

@@ -2,7 +2,6 @@
 import { NButton } from "naive-ui";
 import type { Exercise, FieldSpec } from "@/api/client";
 import type { Units } from "@/ui/measures";
-import { withValue } from "../document/editing";
 import { toldOfPart, withPart, type Part } from "./parts";
 import PieceFields from "./PieceFields.vue";
 
@@ -13,11 +12,17 @@ const props = defineProps<{
   doc: Exercise;
   units: Units;
 }>();
-const emit = defineEmits<{ set: [parts: Part[]]; add: [what: string] }>();
+const emit = defineEmits<{
+  set: [parts: Part[]];
+  /** One more, or one more in one of them. */
+  add: [what: string, within?: string];
+  /** A choice that the core makes in one of them. */
+  choose: [field: string, value: string | boolean | null];
+}>();
 
 const change = (at: number, part: Part | null) => emit("set", withPart(props.parts, at, part));
-const choose = (at: number, part: Part, name: string, value: unknown) =>
-  change(at, withValue(part, name.split("."), value));
+const choose = (at: number, name: string, value: string | boolean | null) =>
+  emit("choose", [...props.field.path, at, name].join("."), value);
 </script>
 
 <template>
@@ -31,7 +36,8 @@ const choose = (at: number, part: Part, name: string, value: unknown) =>
         :grips="[]"
         :units="units"
         @change="change(at, $event as unknown as Part)"
-        @choose="(name, value) => choose(at, part, name, value)"
+        @choose="(name, value) => choose(at, name, value)"
+        @add="emit('add', $event, part.id)"
       />
       <n-button size="small" @click="change(at, null)">Take it out</n-button>
     </details>

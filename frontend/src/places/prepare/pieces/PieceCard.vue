@@ -20,7 +20,7 @@ const emit = defineEmits<{
   change: [piece: Piece, merge?: string];
   rename: [wanted: string];
   pick: [field: string, value: string | boolean | null];
-  add: [what: string];
+  add: [what: string, within?: string];
   remove: [];
 }>();
 
@@ -58,7 +58,7 @@ function refuseName(id: string): string {
         :units="units"
         @change="(changed, merge) => emit('change', changed, merge)"
         @choose="(field, value) => emit('pick', field, value)"
-        @add="emit('add', $event)"
+        @add="(what, within) => emit('add', what, within)"
       />
       <n-button size="small" @click="emit('remove')">Take it off the sheet</n-button>
     </div>

@@ -20,8 +20,8 @@ const emit = defineEmits<{
   change: [piece: Piece, merge?: string];
   /** A choice that the core makes, as other measures may follow from it. */
   choose: [field: string, value: string | boolean | null];
-  /** One more part. */
-  add: [what: string];
+  /** One more part, or one more in one of them. */
+  add: [what: string, within?: string];
 }>();
 
 type Way = "word" | "corners" | "parts" | "cut" | "list" | "flag" | "number" | "measure";
@@ -112,7 +112,8 @@ function pick({ role, path }: FieldSpec, value: string) {
         :doc="doc"
         :units="units"
         @set="set(field.path, $event)"
-        @add="emit('add', $event)"
+        @add="(what, within) => emit('add', what, within)"
+        @choose="(name, chosen) => emit('choose', name, chosen)"
       />
       <cut-field
         v-else-if="way === 'cut'"

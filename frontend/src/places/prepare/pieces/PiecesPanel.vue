@@ -3,6 +3,7 @@ import { NButton } from "naive-ui";
 import { computed } from "vue";
 import type { Exercise, Grip, KindSpec, Piece, XY } from "@/api/client";
 import type { Units } from "@/ui/measures";
+import type { Offered, Tool } from "../bench/tools";
 import { kindsFor, pointsOf, toldOf } from "./kinds";
 import PieceCard from "./PieceCard.vue";
 
@@ -13,7 +14,8 @@ const props = defineProps<{
   grips: readonly Grip[];
   units: Units;
   chosen: string | null;
-  placing: string | null;
+  tool: Tool | null;
+  offered: readonly Offered[];
 }>();
 const emit = defineEmits<{
   choose: [id: string | null];
@@ -22,9 +24,9 @@ const emit = defineEmits<{
   /** A choice that the core makes. */
   pick: [id: string, field: string, value: string | boolean | null];
   /** One more part in a piece. */
-  add: [id: string, what: string];
+  add: [id: string, what: string, within?: string];
   remove: [index: number];
-  place: [kind: string | null];
+  take: [tool: Tool | null];
   placeAt: [place: XY];
 }>();
 
@@ -65,24 +67,46 @@ const sheetMiddle = computed<XY>(() => {
       @change="(changed, merge) => emit('change', index, changed, merge)"
       @rename="emit('rename', id, $event)"
       @pick="(field, value) => emit('pick', id, field, value)"
-      @add="emit('add', id, $event)"
+      @add="(what, within) => emit('add', id, what, within)"
       @remove="emit('remove', index)"
     />
-    <div v-if="placing" class="placing" role="status">
-      <p>Click on the sheet where its nearest corner goes.</p>
-      <n-button size="small" @click="emit('placeAt', sheetMiddle)">Put it in the middle</n-button>
-      <n-button size="small" quaternary @click="emit('place', null)">Leave it</n-button>
-    </div>
-    <div v-else class="add">
-      <n-button
-        v-for="({ kind, add }, i) in addable"
-        :key="kind"
-        :type="i === 0 ? 'primary' : 'default'"
-        @click="emit('place', kind)"
+    <div v-if="tool" class="placing" role="status">
+      <p v-if="tool.does === 'place'">Click on the sheet where its nearest corner goes.</p>
+      <p v-else-if="tool.does === 'part'">
+        <strong>{{ tool.label }}:</strong> click on each wall or slope that gets one.
+      </p>
+      <p v-else>
+        <strong>{{ tool.label }}:</strong> click on the plus where it goes.
+      </p>
+      <n-button v-if="tool.does === 'place'" size="small" @click="emit('placeAt', sheetMiddle)"
+        >Put it in the middle</n-button
       >
-        {{ add }}
-      </n-button>
+      <n-button size="small" quaternary @click="emit('take', null)">{{
+        tool.does === "place" ? "Leave it" : "Done"
+      }}</n-button>
     </div>
+    <template v-else>
+      <div class="add">
+        <n-button
+          v-for="({ kind, add }, i) in addable"
+          :key="kind"
+          :type="i === 0 ? 'primary' : 'default'"
+          @click="emit('take', { does: 'place', kind })"
+        >
+          {{ add }}
+        </n-button>
+      </div>
+      <div v-if="offered.length" class="add" role="group" aria-label="On what stands there">
+        <n-button
+          v-for="one in offered"
+          :key="one.what"
+          size="small"
+          @click="emit('take', { ...one })"
+        >
+          {{ one.label }}
+        </n-button>
+      </div>
+    </template>
   </section>
 </template>
 

@@ -32,19 +32,38 @@ export function nearOf(grip: Grip | undefined, true_mm = 50): Record<CutWay, num
   };
 }
 
-/** The cut's value that belongs to a place on its guide line; null where it is not dragged. */
-export function cutAt(grip: Grip, [x, y]: XY, step: number): number | null {
+/** The value that belongs to a place of the hand; null where it is not dragged. */
+export function valueAtPlace(grip: Grip, to: XY, step: number): number | null {
   const [sx, sy] = grip.start;
   const [gx, gy] = grip.goal;
   const way = Math.hypot(gx - sx, gy - sy);
-  const along = ((x - sx) * (gx - sx) + (y - sy) * (gy - sy)) / way;
-  if (grip.way === "x_mm")
-    return clamped(rounded(x, step), Math.min(sx, gx), Math.max(sx, gx), step);
-  if (grip.way === "along_mm" || grip.way === "length_mm")
-    return clamped(rounded(along, step), 0, way, step);
-  if (grip.way === "fraction")
+  if (grip.reads === "down") return rounded(to[1], step);
+  if (grip.reads === "stops") return nearestStop(grip, to);
+  if (grip.reads === "across") {
+    const x = rounded(to[0], step);
+    return sx === gx ? x : clamped(x, Math.min(sx, gx), Math.max(sx, gx), step);
+  }
+  const along = ((to[0] - sx) * (gx - sx) + (to[1] - sy) * (gy - sy)) / way;
+  if (grip.reads === "along") return clamped(rounded(along, step), 0, way, step);
+  if (grip.reads === "share")
     return Math.min(0.95, Math.max(0.05, rounded(along / way, step < 1 ? 0.001 : 0.05)));
   return null;
+}
+
+/** A count goes by one for a key, whichever way its stops lie. */
+export function valueByKey(grip: Grip, to: XY, step: number): number | null {
+  if (grip.reads !== "stops") return valueAtPlace(grip, to, step);
+  const [ax, ay] = grip.at;
+  const onward =
+    (to[0] - ax) * (grip.goal[0] - grip.start[0]) + (to[1] - ay) * (grip.goal[1] - grip.start[1]);
+  const now = nearestStop(grip, grip.at) ?? 1;
+  const most = Math.max(...grip.stops.map(([, value]) => value));
+  return Math.min(most, Math.max(1, onward < 0 ? now + 1 : now - 1));
+}
+
+function nearestStop(grip: Grip, [x, y]: XY): number | null {
+  const far = (stop: XY) => Math.hypot(stop[0] - x, stop[1] - y);
+  return grip.stops.reduce((best, one) => (far(one[0]) < far(best[0]) ? one : best))[1];
 }
 
 function clamped(value: number, low: number, high: number, step: number): number {

@@ -1,7 +1,16 @@
 import { shallowRef, watch, type Ref } from "vue";
-import { answered, api, Refusal, type Exercise, type XY } from "@/api/client";
+import { answered, api, Refusal, type Exercise, type RowEnd, type XY } from "@/api/client";
+import type { components } from "@/api/schema";
 
 type Edited = { document: Exercise; piece: string };
+type House = components["schemas"]["HouseIn"]["what"];
+
+/** In which member of a piece, on which face, and where on the sheet. */
+export interface Where {
+  member?: string;
+  on?: string;
+  at?: XY | null;
+}
 
 /** Changes of pieces that need the rules of perspective: the core makes them, the bench shows them. */
 export function usePieces(
@@ -42,9 +51,15 @@ export function usePieces(
     edited((document) =>
       answered(api.POST("/api/pieces/field", { body: { document, piece, field, value } })),
     );
-  const add = (piece: string, what: string) =>
+  const add = (piece: string, what: string, { member = "", on = "", at = null }: Where = {}) =>
     edited((document) =>
-      answered(api.POST("/api/pieces/part", { body: { document, piece, what } })),
+      answered(api.POST("/api/pieces/part", { body: { document, piece, what, member, on, at } })),
     );
-  return { problem, put, rename, choose, add };
+  const house = ({ piece, side }: RowEnd, what: string) =>
+    edited((document) =>
+      answered(
+        api.POST("/api/pieces/house", { body: { document, piece, side, what: what as House } }),
+      ),
+    );
+  return { problem, put, rename, choose, add, house };
 }

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
-from typing import Any, Literal, Protocol
+from typing import Literal, Protocol
 
 from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
 from orthopsis.errors import Unfit
 from orthopsis.perspective.area import Area
-from orthopsis.perspective.plane import Point, distance
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
@@ -20,10 +20,11 @@ from orthopsis.picture.solid import Detail, Solid, polyhedron
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
+from orthopsis.pieces.shapes.house.doors import taken_by_doors
 from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
-from orthopsis.pieces.shapes.house.panels import Panel
+from orthopsis.pieces.shapes.house.panels import Panel, Taken
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
-from orthopsis.pieces.shapes.house.walls import AROUND, WallName, Walls
+from orthopsis.pieces.shapes.house.walls import AROUND, Walls
 
 
 class OnFaces(Protocol):
@@ -80,7 +81,11 @@ class House:
         """The house with the lines that lie in its walls. Raises ExerciseError."""
         families = tuple((a, b, family) for (a, b), family in self.form.families.items())
         block = self.block_in_space
-        details = [one for panel in self.panels for one in panel.details(block, self.walls)]
+        details = [
+            one
+            for panel in self.panels
+            for one in panel.details(block, self.walls, self.taken(panel))
+        ]
         details += self.roof.details(block, self.walls)
         details += [one for pattern in self.patterns for one in pattern.details(self)]
         # What lies in a wall that turns away is not drawn, even where the house is seen through.
@@ -120,14 +125,18 @@ class House:
         wanted = {self.form.families[one] for one in pairs if one in seen}
         return [point for point in self.slope_points() if point.name in wanted]
 
+    def taken(self, panel: Panel) -> Taken:
+        """The openings of a panel that doors take the place of. Raises ExerciseError."""
+        return taken_by_doors(panel, self.panels, self.block_in_space, self.walls)
+
     def by_hand(self) -> list[tuple[XY, ...]]:
         """The outlines on paper of what pupils draw in its walls by hand. Raises ExerciseError."""
         block = self.block_in_space
         return [
             outline
             for panel in self.panels
-            if self.faces_us(AROUND.index(panel.wall(self.walls).corners))
-            for outline in panel.by_hand(block, self.walls)
+            if panel.freehand and self.faces_us(AROUND.index(panel.wall(self.walls).corners))
+            for outline in panel.outlines(block, self.walls, self.taken(panel))
         ]
 
     # --- for the construction ----------------------------------------------------------------
@@ -187,35 +196,6 @@ class House:
         right = self.roof.model_copy(update={"far": "roof point"})
         x, y, depth = right.corners(self._space, self.walls)[FIRST + 1]
         return Point(x / depth, y / depth)
-
-    def first_panel(self, look: str, name: WallName) -> dict[str, Any]:
-        """Where new windows or a new door begin on a wall, in round measures."""
-        wall = self.walls.by_name[name]
-        corners = [place for place, _ in self.place.corners(self.stage)]
-        top, foot = (corners[k] for k in wall.near_upright)
-        high = distance(top, foot)
-
-        def round_mm(mm: float) -> float:
-            return max(1.0, 5.0 * round(mm / 5.0)) if mm >= 5.0 else max(1.0, round(mm))
-
-        if look == "windows":
-            storeys = 2 if high >= 60.0 else 1
-            storey = high / storeys
-            sill, tall = round_mm(storey * 0.25), round_mm(storey * 0.5)
-            place = {"storeys": storeys, "sill_mm": sill, "height_mm": min(tall, storey - sill)}
-            return {**place, "bays": {"count": 3}}
-        tall = min(round_mm(high * 0.6), high)
-        if wall.near is None:
-            front = self.place.front if isinstance(self.place, OnFront) else None
-            assert front is not None
-            wide = round_mm(tall / 2)
-            x_mm = front.x_mm + (front.width_mm - wide) / 2
-            return {"front": {"x_mm": x_mm, "y_mm": self.foot_mm - tall, "width_mm": wide,
-                              "height_mm": tall}}  # fmt: skip
-        (vp,) = (p.at for p in self.stage.view.level_points if p.name == wall.family)
-        reach = distance(foot, corners[wall.far_upright[1]]) / distance(foot, vp)
-        begin, end = (round(share * reach, 3) for share in (0.35, 0.55))
-        return {"from": {"fraction": begin}, "to": {"fraction": end}, "height_mm": tall}
 
     @property
     def foot_mm(self) -> float:

@@ -11,13 +11,15 @@ from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.on_roof import OnRoof
 from orthopsis.pieces.shapes.house.on_wall import OnWall, WallBlock
 
+MOST_MEMBERS = 100
+"""More parts than a house may have: what is built on the second house of a row begins at 201."""
+
 
 def members(house: House, built: Sequence[Chimney | WallBlock]) -> list[Drawn]:
-    """The parts, numbered in the order of the list."""
-    piece = house.part.piece
+    """The parts, numbered in the order of the list after the number of their house."""
+    first = house.part.number * MOST_MEMBERS + 1
+    parts = [Part(house.part.piece, number) for number in range(first, first + len(built))]
     return [
-        OnRoof(Part(piece, number), house, one)
-        if isinstance(one, Chimney)
-        else OnWall(Part(piece, number), house, one)
-        for number, one in enumerate(built, start=1)
+        OnRoof(part, house, one) if isinstance(one, Chimney) else OnWall(part, house, one)
+        for part, one in zip(parts, built, strict=True)
     ]

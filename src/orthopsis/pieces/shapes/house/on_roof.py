@@ -180,12 +180,15 @@ class _Moves(MemberMoves):
             step.check("chimney-back-check")
 
 
-def first_chimney(house: House, id: str) -> Chimney:
-    """Where a new chimney begins, in round measures. Raises ExerciseError where no slope shows."""
+def first_chimney(house: House, id: str, on: str = "") -> Chimney:
+    """Where a new chimney begins on a slope or on the first that shows, in round measures. Raises
+    ExerciseError where none does.
+    """
     planes = roof_planes(house)
     if not planes:
         raise house.stage.refuse("parts", say("refused-no-slope"))
-    name, plane = next(iter(planes.items()))
+    name = on or next(iter(planes))
+    plane = slope_called(house, name, "parts")
     near_eave, far_eave, _, near_ridge = (
         Point(*on_paper(house.on_paper[k])) for k in plane.corners
     )

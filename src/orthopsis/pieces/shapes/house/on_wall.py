@@ -12,7 +12,7 @@ from pydantic import Field, model_validator
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, strung
 from orthopsis.construction.places import across, down
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance
+from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, join, meet
 from orthopsis.perspective.vector import Vector, minus, plus
 from orthopsis.perspective.view import HORIZONTAL, eye_space, on_paper
 from orthopsis.phrase import Choice, Length, say
@@ -282,24 +282,37 @@ class _Moves(MemberMoves):
         return self.paper.lay(start, self.site.points[self.wall.family])
 
 
-def first_block(house: House, id: str) -> WallBlock:
-    """Where a new sign begins, on the first wall that shows, in round measures."""
-    wall = house.walls.shown[0]
+def first_block(house: House, id: str, on: str = "", at: Point | None = None) -> WallBlock:
+    """Where a new sign begins, in round measures: on a wall about the place where it was put, or
+    on the first wall that shows. Raises ExerciseError.
+    """
+    walls = house.walls
+    wall = next((one for one in walls.by_name.values() if one.name == on), walls.shown[0])
     corners = [Point(*on_paper(place)) for place in house.on_paper]
     top, foot = (corners[k] for k in wall.near_upright)
+    far_top, far_foot = (corners[k] for k in wall.far_upright)
     high_mm = distance(top, foot)
     data: dict[str, object] = {"kind": "block", "id": id, "on": wall.name, "look": "sign",
                                "out_mm": max(2.0, round(high_mm / 15.0))}  # fmt: skip
+    tall_mm = max(2.0, round(high_mm / 6.0))
     if wall.near is None:
-        far_top = corners[wall.far_upright[0]]
         wide_mm = round(distance(top, far_top) / 2.0)
-        data["front"] = {"x_mm": round(min(top.x, far_top.x) + wide_mm / 2.0),
-                         "y_mm": round(top.y + high_mm / 4.0), "width_mm": wide_mm,
-                         "height_mm": max(2.0, round(high_mm / 6.0))}  # fmt: skip
-    else:
-        reach = distance(foot, corners[wall.far_upright[1]])
-        data |= {"from": {"along_mm": max(1.0, round(reach / 5.0))},
-                 "to": {"along_mm": max(2.0, round(reach / 2.0))},
-                 "up_mm": round(high_mm * 0.6),
-                 "height_mm": max(2.0, round(high_mm / 6.0))}  # fmt: skip
+        middle = Point((top.x + far_top.x) / 2.0, top.y + high_mm / 3.0) if at is None else at
+        data["front"] = {"x_mm": round(middle.x - wide_mm / 2.0),
+                         "y_mm": round(middle.y - tall_mm / 2.0), "width_mm": wide_mm,
+                         "height_mm": tall_mm}  # fmt: skip
+        return WallBlock.model_validate(data)
+    reach, up_mm, begin = distance(foot, far_foot), high_mm * 0.6, 0.2
+    wide = 0.3
+    if at is not None:
+        below = meet(join(at, house.stage.view.uprights.at), join(foot, far_foot))
+        middle_share = min(max(distance(foot, below) / reach, 0.2), 0.8)
+        begin = middle_share - wide / 2.0
+        goal = next(vp.at for vp in house.stage.view.level_points if vp.name == wall.family)
+        carried = meet(join(at, goal), join(foot, top))
+        up_mm = min(max(distance(foot, carried) - tall_mm / 2.0, 0.0), high_mm - tall_mm)
+    begin_mm = max(1.0, round(begin * reach))
+    data |= {"from": {"along_mm": begin_mm},
+             "to": {"along_mm": min(begin_mm + max(1.0, round(wide * reach)), reach)},
+             "up_mm": round(up_mm), "height_mm": tall_mm}  # fmt: skip
     return WallBlock.model_validate(data)

@@ -327,12 +327,16 @@ class _Openings:
         self, rows: Sequence[tuple[Ruled, Ruled]], columns: Sequence[tuple[Ruled, Ruled]]
     ) -> None:
         work, panel = self.work, self.panel
-        many = len(rows) * len(columns)
+        taken = work.house.taken(panel)
+        many = len(rows) * len(columns) - len(taken)
         step = work.begin("panel-openings", look=Choice(panel.look), count=count(many))
-        for low, high in rows:
-            for near, away in columns:
-                self._draw_opening(low, high, near, away)
+        for row, (low, high) in enumerate(rows):
+            for column, (near, away) in enumerate(columns):
+                if (row, column) not in taken:
+                    self._draw_opening(low, high, near, away)
         step.say("panel-openings", look=Choice(panel.look), count=count(many))
+        if taken:
+            step.say("panel-door-instead", count=count(len(taken)))
         step.differs(count=count(many))
         step.again = phrase("again-openings")
         step.check("panel-openings-check", count=count(many))

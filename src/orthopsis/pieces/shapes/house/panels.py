@@ -30,6 +30,8 @@ Look = Literal["windows", "door", "plain"]
 By = Literal["diagonal", "marks", "eye"]
 Parts = Annotated[float, Field(gt=0, le=100), FieldRole.FIXED]
 ON_THE_EDGE_MM = 1e-6
+Taken = frozenset[tuple[int, int]]
+"""Openings of a panel, by row and column, whose place something else takes."""
 
 
 class Bays(Measures):
@@ -110,27 +112,37 @@ class Panel(Measures):
 
     # --- for the picture ---------------------------------------------------------------------
 
-    def details(self, block: Sequence[Vector], walls: Walls) -> list[Detail]:
-        """Its lines in eye space. Raises ExerciseError."""
+    def details(
+        self, block: Sequence[Vector], walls: Walls, taken: Taken = frozenset()
+    ) -> list[Detail]:
+        """Its lines in eye space, but for openings whose place is taken. Raises ExerciseError."""
         wall = self.wall(walls)
         number = AROUND.index(wall.corners)
         ways = (wall.family, walls.stage.view.uprights.name)
         found: list[Detail] = []
-        for corners, on_edge in self._openings(block, wall, walls.stage):
-            for k in range(4):
+        for place, corners, on_edge in self._openings(block, wall, walls.stage):
+            for k in range(4 if place not in taken else 0):
                 if not on_edge[k]:
                     ends = corners[k], corners[(k + 1) % 4]
                     found.append(Detail(number, *ends, ways[k % 2]))
         return found
 
-    def outlines(self, block: Sequence[Vector], walls: Walls) -> list[tuple[XY, ...]]:
-        """Its openings on paper. Raises ExerciseError."""
+    def corners(
+        self, block: Sequence[Vector], walls: Walls
+    ) -> list[tuple[tuple[int, int], list[Vector]]]:
+        """The corners of its openings in eye space, by row and column. Raises ExerciseError."""
         openings = self._openings(block, self.wall(walls), walls.stage)
-        return [tuple(on_paper(corner) for corner in corners) for corners, _ in openings]
+        return [(place, corners) for place, corners, _ in openings]
 
-    def by_hand(self, block: Sequence[Vector], walls: Walls) -> list[tuple[XY, ...]]:
-        """The outlines on paper of what is drawn without a ruler. Raises ExerciseError."""
-        return self.outlines(block, walls) if self.freehand else []
+    def outlines(
+        self, block: Sequence[Vector], walls: Walls, taken: Taken = frozenset()
+    ) -> list[tuple[XY, ...]]:
+        """Its openings on paper. Raises ExerciseError."""
+        return [
+            tuple(on_paper(corner) for corner in corners)
+            for place, corners in self.corners(block, walls)
+            if place not in taken
+        ]
 
     def wall(self, walls: Walls) -> Wall:
         """The wall that it is on. Raises ExerciseError."""
@@ -140,9 +152,9 @@ class Panel(Measures):
 
     def _openings(
         self, block: Sequence[Vector], wall: Wall, stage: Stage
-    ) -> Iterator[tuple[list[Vector], tuple[bool, bool, bool, bool]]]:
-        """The corners of each opening from the head's near end on, toward the far end, and which of
-        its sides, the head first, lie on an edge of the wall.
+    ) -> Iterator[tuple[tuple[int, int], list[Vector], tuple[bool, bool, bool, bool]]]:
+        """Row and column of each opening, its corners from the head's near end on, toward the far
+        end, and which of its sides, the head first, lie on an edge of the wall.
         """
         top, foot = (block[k] for k in wall.near_upright)
         far = block[wall.far_upright[1]]
@@ -150,15 +162,19 @@ class Panel(Measures):
             depth = foot[2]
             corners = [eye_space(place, depth) for place in self.front.corners]
             y_mm = self.front.y_mm + self.front.height_mm
-            yield corners, (False, False, abs(y_mm * depth - foot[1]) < ON_THE_EDGE_MM, False)
+            yield (
+                (0, 0),
+                corners,
+                (False, False, abs(y_mm * depth - foot[1]) < ON_THE_EDGE_MM, False),
+            )
             return
         begin, end = self._stretch(wall, foot, far, stage)
         upright_mm = math.dist(on_paper(top), on_paper(foot))
         up = of_corners(block)
-        for row in self.rows(upright_mm):
+        for number, row in enumerate(self.rows(upright_mm)):
             self._check(row, upright_mm, stage)
             low, high = (minus(raised(foot, up, mm), foot) for mm in row)
-            for first, last in self.shares:
+            for column, (first, last) in enumerate(self.shares):
                 near, away = (plus(begin, times(minus(end, begin), s)) for s in (first, last))
                 corners = [plus(near, high), plus(away, high), plus(away, low), plus(near, low)]
                 on_edge = (
@@ -167,7 +183,13 @@ class Panel(Measures):
                     row.foot_mm < ON_THE_EDGE_MM,
                     _same(near, foot),
                 )
-                yield corners, on_edge
+                yield (number, column), corners, on_edge
+
+    def stretch(self, block: Sequence[Vector], walls: Walls) -> tuple[Vector, Vector]:
+        """Where it begins and ends along its wall's foot. Raises ExerciseError."""
+        wall = self.wall(walls)
+        foot, far = block[wall.near_upright[1]], block[wall.far_upright[1]]
+        return self._stretch(wall, foot, far, walls.stage)
 
     def _stretch(
         self, wall: Wall, foot: Vector, far: Vector, stage: Stage

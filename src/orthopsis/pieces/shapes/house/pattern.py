@@ -108,7 +108,7 @@ class Pattern(Measures):
             outline
             for panel in house.panels
             if panel.on == self.on
-            for outline in panel.outlines(house.on_paper, house.walls)
+            for outline in panel.outlines(house.on_paper, house.walls, house.taken(panel))
         ]
 
     def details(self, house: House) -> list[Detail]:
@@ -151,10 +151,10 @@ def _open_parts(
     return [(at(t0), at(t1)) for t0, t1 in remainder(inside)]
 
 
-def first_pattern(house: House, look: str, id: str) -> Pattern:
-    """A new pattern on the first surface that may have it. Raises ExerciseError."""
+def first_pattern(house: House, look: str, id: str, on: str = "") -> Pattern:
+    """A new pattern on a surface, or on the first that may have it. Raises ExerciseError."""
     refused: ExerciseError | None = None
-    for name in PATTERNS[look]:
+    for name in (on,) if on else PATTERNS[look]:
         pattern = Pattern.model_validate({"kind": "pattern", "id": id, "on": name, "look": look})
         try:
             if house.faces_us(pattern.surface(house).face):
