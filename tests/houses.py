@@ -122,4 +122,6 @@ def _panel(rng: random.Random, name: str, wall: str, high: float) -> Data:
         panel["bays"] = {"count": rng.randint(1, 4), "open": rng.choice([1, 2]), "by": by}
     if wall != "front" and ("bays" not in panel or rng.random() < 0.4):
         panel |= {"from": {"fraction": 0.04}, "to": {"fraction": rng.choice([0.1, 0.15])}}
+    if rng.random() < 0.4:
+        panel["inset"] = {"along_mm": rng.choice([0.5, 3.0, 12.0])}
     return panel

@@ -100,5 +100,26 @@ def _buildings(rng: random.Random, level: int, back: float) -> list[Data]:
             member["behind"] = {"along_mm": rng.randint(61, 90)} if back < 0.2 else far
         elif rng.random() < 0.35:
             member["gap"] = {"fraction": round(rng.uniform(0.04, 0.12), 2)}
+        if rng.random() < 0.5:
+            member |= _dressed(rng, one_point=back < 0.2)
         found.append(member)
     return found
+
+
+def _dressed(rng: random.Random, *, one_point: bool) -> Data:
+    """A roof, and perhaps windows and what is built on it."""
+    walls = ["front", "side"] if one_point else ["left", "right"]
+    kind = rng.choice(["flat", "gable", "hip", "lean-to"])
+    roof: Data = {"kind": kind}
+    if kind != "flat":
+        roof |= {"peak_mm": rng.randint(3, 25), "low" if kind == "lean-to" else "end":
+                 rng.choice(walls)}  # fmt: skip
+    if kind in ("gable", "lean-to"):
+        roof["far"] = rng.choice(["roof point", "parallel"] + ["middle"] * (kind == "gable"))
+    parts: list[Data] = []
+    for wall in ("left", "right"):
+        if rng.random() < 0.4:
+            bays = {"count": rng.randint(1, 3)}
+            parts.append({"kind": "panel", "id": f"panes {wall}", "on": wall, "look": "windows",
+                          "up_mm": 1.0, "height_mm": 2.0, "bays": bays})  # fmt: skip
+    return {"roof": roof, "parts": parts}

@@ -3046,7 +3046,8 @@ export interface components {
          * @description Rectangles in the wall `on`: one by `up_mm` and `height_mm`, or one in each of so many equal
          *     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
          *     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
-         *     wall that we face one rectangle is a `front` on the sheet. `freehand` ones are drawn and not
+         *     wall that we face one rectangle is a `front` on the sheet. An `inset` is a cut from a corner of
+         *     the first opening into the wall; all openings are as deep. `freehand` ones are drawn and not
          *     judged.
          */
         Panel: {
@@ -3091,6 +3092,7 @@ export interface components {
             to?: components["schemas"]["Cut"] | null;
             bays?: components["schemas"]["Bays"] | null;
             front?: components["schemas"]["Front"] | null;
+            inset?: components["schemas"]["Cut"] | null;
             /**
              * Freehand
              * @default false

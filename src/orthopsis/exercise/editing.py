@@ -14,9 +14,9 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Number, Own, listed, say
-from orthopsis.pieces.base import NewPart
+from orthopsis.pieces.base import NewPart, own_name
 from orthopsis.pieces.kinds.row import Row
-from orthopsis.pieces.piece import PLACE, Piece, forms_of, own_name
+from orthopsis.pieces.piece import PLACE, Piece, forms_of
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import FieldRole, roles_of
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from contextlib import suppress
 from typing import NamedTuple
 
 from orthopsis.construction.order import NoDrawingOrder
@@ -25,23 +24,20 @@ class FaceOfPiece(NamedTuple):
 
 def open_faces(scene: Scene) -> list[FaceOfPiece]:
     """All of them that show, the furthest first. Raises ExerciseError."""
-    turns = dict.fromkeys(range(len(scene.pieces)), 0)
-    nearer: dict[int, list[Area]] = {}
-    with suppress(NoDrawingOrder):
-        before: list[Area] = []
-        for turn, part in enumerate(scene.drawing_order):
-            number = scene.parts[part].number
-            turns[number] = -turn
-            nearer[number] = list(before)
-            if not scene.bodies[part].transparent:
-                before += scene.bodies[part].show().faces
+    try:
+        order = scene.drawing_order
+    except NoDrawingOrder:
+        order = list(range(len(scene.parts)))
     found: list[FaceOfPiece] = []
-    for number in sorted(turns, key=lambda k: turns[k]):
-        for face in reversed(scene.pieces[number].open_faces(scene.stage(number))):
-            covered = nearer.get(number, [])
-            if any(not any(one.inside(at) for one in covered) for at in _places(face)):
-                found.append(FaceOfPiece(number, face))
-    return found
+    nearer: list[Area] = []
+    for number in order:
+        part, body = scene.parts[number], scene.bodies[number]
+        for face in part.drawn.open_faces(part.stage):
+            if any(not any(one.inside(at) for one in nearer) for at in _places(face)):
+                found.append(FaceOfPiece(part.number, face))
+        if not body.transparent:
+            nearer += body.show().faces
+    return found[::-1]
 
 
 def _places(face: OpenFace) -> Iterator[XY]:

@@ -69,6 +69,12 @@ class Measures(BaseModel):
         return copied
 
 
+def own_name(model: type[Measures], written: str) -> str | None:
+    """What a model calls a field that documents write so; None where it has none."""
+    fields = model.model_fields.items()
+    return next((name for name, info in fields if written in (info.alias, name)), None)
+
+
 Standing = Literal["ground", "floating"]
 
 
@@ -262,6 +268,11 @@ class Drawn(ABC):
 
     def hand_rooms(self, stage: Stage) -> Sequence[Sequence[XY]]:
         """Outlines on paper within which lines by hand may stray; what is ruled there is judged."""
+        del stage
+        return ()
+
+    def open_faces(self, stage: Stage) -> Sequence[OpenFace]:
+        """Its faces that other parts may be put on. Raises ExerciseError."""
         del stage
         return ()
 

@@ -35,12 +35,12 @@ from orthopsis.pieces.base import (
     Measures,
     Name,
     NewPart,
-    OpenFace,
     Reference,
     RowEnd,
     Stage,
     Standing,
     named,
+    own_name,
 )
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.area import InArea
@@ -236,11 +236,6 @@ class Piece(Measures):
         """All of its measures that can be taken hold of on the sheet. Raises ExerciseError."""
         return self.grips(stage)
 
-    def open_faces(self, stage: Stage) -> list[OpenFace]:
-        """The faces that parts may be put on. Raises ExerciseError."""
-        del stage
-        return []
-
     def row_ends(self, stage: Stage) -> list[RowEnd]:
         """Where buildings may go on from it in a row. Raises ExerciseError."""
         del stage
@@ -319,12 +314,6 @@ def forms_of(kind: type[Piece]) -> Mapping[str, type[Placement]]:
 def required(model: type[Measures]) -> frozenset[str]:
     """The fields that must be given."""
     return frozenset(name for name, info in _written(model).items() if info.is_required())
-
-
-def own_name(model: type[Measures], written: str) -> str | None:
-    """What a model calls a field that documents write so; None where it has none."""
-    fields = model.model_fields.items()
-    return next((name for name, info in fields if written in (info.alias, name)), None)
 
 
 def _written(model: type[Measures]) -> Mapping[str, FieldInfo]:

@@ -1531,6 +1531,8 @@ row-across-check = What stands before it stops these lines.
 row-back-title = the top
 # $one (mark) $other (mark) $back (mark)
 row-back = From { $one } along the row and from { $other } straight across: they cross in { $back }.
+# $back (mark) $foot (mark)
+row-back-foot = Draw lightly straight down from { $back } to the line from the far foot: { $foot }.
 row-back-check = The top is closed by two lines.
 
 ## Posts in a line
@@ -1949,6 +1951,25 @@ panel-one-check = Its head leads to { $vp }, like the foot of the wall.
 panel-openings-title = { WORD($look) }
 # $look (choice) $count (number)
 panel-openings = Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+# $look (choice)
+panel-inset-title = { WORD($look) }: how deep in the wall
+# $mark (mark) $vp (point)
+panel-inset =
+    Draw a light upright through { $mark }. Then draw what you see of the inside: short lines from
+    the corners to { $vp }, and the inner edges as far as the opening shows them.
+# $mark (mark)
+panel-inset-level =
+    Draw a light upright through { $mark }. Then draw what you see of the inside: short level lines
+    from the corners, and the inner edges as far as the opening shows them.
+panel-inset-check = Nothing of the inside is drawn outside the opening.
+# $look (choice)
+panel-insets-title = { WORD($look) }: the others as deep
+# $mark (mark) $count (number)
+panel-insets = { $count ->
+    [one] The other one is just as deep: carry the inner line through { $mark } along the wall.
+   *[other] The other { $count } are just as deep: carry the inner lines through { $mark } along the wall.
+ }
+panel-insets-check = All show the same side of their inside.
 # $count (number)
 panel-door-instead = { $count ->
     [one] Leave one out: the door is in its place.
@@ -2457,6 +2478,7 @@ field-skip = Storeys left out below
 field-sill-mm = Sill, above the storey
 field-up-mm = Foot, above the ground
 field-height-mm = Height
+field-inset = Cut into the wall
 field-from = From
 field-to = To
 field-bays-count = How many beside one another

@@ -8,7 +8,7 @@ from typing import Any, ClassVar, Literal, Self
 from pydantic import model_validator
 
 from orthopsis.perspective.plane import Point
-from orthopsis.pieces.base import Drawn, Grip, NewPart, OpenFace, RowEnd, Stage
+from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.row_handles import ends_of_block
 from orthopsis.pieces.roles import Path
@@ -18,7 +18,7 @@ from orthopsis.pieces.shapes.house.fittings import (
     built_on,
     check_names,
     fitted_house,
-    open_faces,
+    with_choice,
     with_one_more,
 )
 from orthopsis.pieces.shapes.house.handles import house_handles
@@ -62,6 +62,9 @@ class Building(BlockPiece, DrawnHouse):
 
     def chosen(self, field: str, value: str | bool | None) -> Self:
         """Another kind of roof keeps what it can."""
+        head, _, rest = field.partition(".")
+        if head == "parts":
+            return self.model_copy(update={"fittings": with_choice(self.fittings, rest, value)})
         if field != "roof.kind":
             return super().chosen(field, value)
         return self.model_copy(update={"roof": roof_of_kind(str(value), self.roof, self._size_mm)})
@@ -84,9 +87,6 @@ class Building(BlockPiece, DrawnHouse):
     def handles(self, stage: Stage) -> list[Grip]:
         house = self.house(stage)
         return [*self.grips(stage), *house_handles(house, self.fittings)]
-
-    def open_faces(self, stage: Stage) -> list[OpenFace]:
-        return list(open_faces(self.house(stage)))
 
     def row_ends(self, stage: Stage) -> list[RowEnd]:
         return ends_of_block(self.place, stage)

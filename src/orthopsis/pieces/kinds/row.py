@@ -14,7 +14,7 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Grip, NewPart, OpenFace, RowEnd, Stage, named
+from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage, named, own_name
 from orthopsis.pieces.piece import PLACE, Piece
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
@@ -35,7 +35,7 @@ from orthopsis.pieces.shapes.house.fittings import (
     built_on,
     check_names,
     fitted_house,
-    open_faces,
+    with_choice,
     with_one_more,
 )
 from orthopsis.pieces.shapes.house.handles import house_handles
@@ -73,6 +73,10 @@ class RowHouse(DrawnHouse):
         """The building where it stands."""
         member = self.member
         return fitted_house(self.part, self.name, self.place, member.roof, member.fittings, stage)
+
+    @property
+    def member_name(self) -> str:
+        return self.member.id
 
     @property
     def roof_path(self) -> Path:
@@ -212,13 +216,6 @@ class Row(Piece):
             found += [replace(one, member=member.id) for one in own]
         return found
 
-    def open_faces(self, stage: Stage) -> list[OpenFace]:
-        return [
-            face
-            for one in self._houses(stage)
-            for face in open_faces(one.house(stage), one.member.id)
-        ]
-
     def row_ends(self, stage: Stage) -> list[RowEnd]:
         """Its own, after the last that stands on the street."""
         blocks = [one for one in self._blocks if one.link.behind is None]
@@ -226,19 +223,23 @@ class Row(Piece):
         return [RowEnd(blocks[-1].side, place, HOUSES)] if len(self.buildings) < MOST_HOUSES else []
 
     def chosen(self, field: str, value: str | bool | None) -> Self:
-        """Another kind of roof on a member keeps what it can."""
+        """A choice in one of its houses; another kind of roof keeps what it can."""
         head, _, rest = field.partition(".")
-        number, _, rest = rest.partition(".")
-        if head == "buildings" and rest == "roof.kind" and number.isdecimal():
-            return self._with_roof(int(number), str(value))
-        return super().chosen(field, value)
-
-    def _with_roof(self, number: int, kind: str) -> Self:
-        if number >= len(self.buildings):
-            raise Unfit(say("refused-no-such-field"), f"buildings.{number}")
-        member = self.buildings[number]
-        roof = roof_of_kind(kind, member.roof, ROOM_UNDER_ROOF_MM)
-        return self._with_member(number, member.model_copy(update={"roof": roof}))
+        at, _, rest = rest.partition(".")
+        if head != "buildings" or not at.isdecimal() or int(at) >= len(self.buildings):
+            return super().chosen(field, value)
+        member = self.buildings[int(at)]
+        inner, _, last = rest.partition(".")
+        if inner == "parts":
+            fittings = with_choice(member.fittings, last, value)
+            return self._with_member(int(at), member.model_copy(update={"fittings": fittings}))
+        if rest == "roof.kind":
+            roof = roof_of_kind(str(value), member.roof, ROOM_UNDER_ROOF_MM)
+        elif inner == "roof" and own_name(type(member.roof), last):
+            roof = member.roof.model_copy(update={last: value})
+        else:
+            raise Unfit(say("refused-no-such-field"), field)
+        return self._with_member(int(at), member.model_copy(update={"roof": roof}))
 
     def moved(self, stage: Stage, view: View) -> Self:
         """The same row seen from elsewhere: what it begins at moves with it."""

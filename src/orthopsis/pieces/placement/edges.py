@@ -45,6 +45,13 @@ class Edges:
     def shows(self, a: int, b: int) -> bool:
         return (min(a, b), max(a, b)) in self.seen
 
+    def needs(self, corner: int) -> bool:
+        """Whether something else begins at a corner, so that it is looked for even where no edge
+        shows there.
+        """
+        del corner
+        return False
+
     def keep(self, marks: Mapping[int, Mark], a: int, b: int, family: str) -> None:
         if not self.shows(a, b):
             return

@@ -97,7 +97,6 @@ def first_in_row(end: RowEnd, tall_mm: float, goal: Point, one_point: bool) -> d
     """A first house at the end of what stands there, in round measures."""
     long_mm = max(5.0, _round(0.25 * distance(end.at, goal)))
     return {
-        "id": "house 1",
         "top_mm": _round(end.at.y - tall_mm),
         "length": {"along_mm": long_mm},
         "back": {"along_mm": max(5.0, _round(0.6 * tall_mm if one_point else 0.5 * long_mm))},

@@ -199,22 +199,23 @@ class _RowMoves:
 
     def _across(self) -> None:
         """What shows of its other side: above a lower neighbour, down to the foot in an alley."""
-        paper, site = self.site.paper, self.site
+        paper, site, edges = self.site.paper, self.site, self.edges
         top, foot = self.corners.near
         a_top, a_foot = self.corners.across
-        if not self.edges.shows(top, a_top):
+        needed = edges.needs(a_top) or edges.needs(a_foot)
+        if not edges.shows(top, a_top) and not needed:
             return
         take_back = paper.on_trial()
         step = site.begin("row-across", Act.BACKS)
         mark = self._mark_across(step)
         self._keep(top, a_top, self.ways[1])
-        if self.edges.shows(foot, a_foot):
+        if edges.shows(foot, a_foot) or edges.needs(a_foot):
             line = self._toward_across(self.marks[foot])
             self.marks[a_foot] = paper.cross(paper.upright(mark), line)
             self._keep(foot, a_foot, self.ways[1])
             self._keep(a_top, a_foot, self.uprights)
         step.check("row-across-check")
-        if not any(drawn.fate == "keep" for drawn in step.strokes):
+        if not needed and not any(drawn.fate == "keep" for drawn in step.strokes):
             take_back()
             self.marks.pop(a_top, None)
             self.marks.pop(a_foot, None)
@@ -254,8 +255,9 @@ class _RowMoves:
         """The back corner, where the top shows: opposite corner to opposite point."""
         paper, site = self.site.paper, self.site
         far_top, a_top, b_top = self.corners.far[0], self.corners.across[0], self.corners.last[0]
+        needed = self.edges.needs(b_top) or self.edges.needs(self.corners.last[1])
         shown = self.edges.shows(far_top, b_top) or self.edges.shows(a_top, b_top)
-        if not shown:
+        if not shown and not needed:
             return
         take_back, known = paper.on_trial(), a_top in self.marks
         step = site.begin("row-back", Act.BACKS)
@@ -270,8 +272,17 @@ class _RowMoves:
         step.say("row-back", one=self.marks[a_top], other=self.marks[far_top],
                  back=self.marks[b_top])  # fmt: skip
         step.check("row-back-check")
-        if not any(drawn.fate == "keep" for drawn in step.strokes):
+        if self.edges.needs(self.corners.last[1]):
+            self._last_foot(step)
+        if not needed and not any(drawn.fate == "keep" for drawn in step.strokes):
             take_back()
             self.marks.pop(b_top, None)
             if not known:
                 self.marks.pop(a_top, None)
+
+    def _last_foot(self, step: Step) -> None:
+        """Straight below the back corner, on the line of the far foot."""
+        paper, (b_top, b_foot) = self.site.paper, self.corners.last
+        line = self._toward_across(self.marks[self.corners.far[1]])
+        self.marks[b_foot] = paper.cross(paper.upright(self.marks[b_top]), line)
+        step.say("row-back-foot", back=self.marks[b_top], foot=self.marks[b_foot])

@@ -5,13 +5,19 @@ from __future__ import annotations
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.form import FIRST, Pair, pair
+from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.hip_moves import draw_hip
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.openings import draw_panel
+from orthopsis.pieces.shapes.house.openings import draw_panel, shows_somewhere
 from orthopsis.pieces.shapes.house.pattern import Pattern
 from orthopsis.pieces.shapes.house.pattern_moves import draw_pattern
-from orthopsis.pieces.shapes.house.roof_moves import draw_gable, draw_lean_to, draw_parapet
-from orthopsis.pieces.shapes.house.roofs import Gable, Hip, LeanTo
+from orthopsis.pieces.shapes.house.roof_moves import (
+    draw_gable,
+    draw_lean_to,
+    draw_parapet,
+    far_slope,
+)
+from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Pitched
 from orthopsis.pieces.shapes.house.site import HouseEdges, HouseSite
 from orthopsis.pieces.shapes.house.walls import opposite
 from orthopsis.pieces.shapes.tidy import tidy
@@ -22,7 +28,9 @@ def draw_house(house: House, site: Site) -> FrameMarks:
     corners.
     """
     work = HouseSite(site, house)
-    work.marks = house.place.lay_out(work.site, HouseEdges(work, _helps(work)))
+    work.marks = house.place.lay_out(
+        work.site, HouseEdges(work, _helps(work), _corners_needed(work))
+    )
     roof = house.roof
     if isinstance(roof, Gable):
         draw_gable(work, roof)
@@ -33,7 +41,11 @@ def draw_house(house: House, site: Site) -> FrameMarks:
     elif roof.parapet_mm is not None:
         draw_parapet(work, roof.parapet_mm)
     for panel in house.panels:
+        take_back, first = work.paper.on_trial(), len(work.paper.steps)
         draw_panel(work, panel)
+        drawn = (one for step in work.paper.steps[first:] for one in step.strokes)
+        if not any(one.fate == "keep" for one in drawn):
+            take_back()
     for pattern in house.patterns:
         assert isinstance(pattern, Pattern)
         draw_pattern(work, pattern)
@@ -73,3 +85,28 @@ def _helps_of_roof(work: HouseSite) -> set[Pair]:
         # The back of the box of glass over the walls stands on these.
         return {(0, 4), (1, 5)} if walls.one_point else {(0, 1), (1, 5)}
     return set()
+
+
+def _corners_needed(work: HouseSite) -> set[int]:
+    """The corners of the block that the roof is drawn from, and those of walls with something in
+    them that shows.
+    """
+    roof, walls = work.house.roof, work.walls
+    found = {
+        k for panel in work.house.panels if shows_somewhere(work, panel)
+        for k in panel.wall(walls).corners
+    }  # fmt: skip
+    if isinstance(roof, Hip):
+        return found | {0, 1, 4, 5}
+    if not isinstance(roof, Pitched):
+        return found
+    far = far_slope(work, roof)
+    if isinstance(roof, LeanTo):
+        (slope,) = roof.slopes(walls)
+        found |= {*roof.raised_upright(walls), slope.eave}
+    else:
+        found |= set(roof.foot(walls))
+    if far is not None:
+        by_middle = isinstance(roof, Gable) and roof.far == "middle"
+        found |= set(opposite(roof.foot(walls))) if by_middle else {far.far_eave}
+    return found

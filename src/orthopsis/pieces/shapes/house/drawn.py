@@ -9,10 +9,11 @@ from orthopsis.construction.order import Body
 from orthopsis.perspective.segments import XY, Segment
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Site, Stage
+from orthopsis.pieces.base import Drawn, OpenFace, Site, Stage
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.build import draw_house
+from orthopsis.pieces.shapes.house.fittings import open_faces
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.pattern import Pattern
 
@@ -28,6 +29,14 @@ class DrawnHouse(Drawn):
     @abstractmethod
     def roof_path(self) -> Path:
         """Where its piece has the roof."""
+
+    @property
+    def member_name(self) -> str:
+        """Which member of its piece it is, where it is one of several."""
+        return ""
+
+    def open_faces(self, stage: Stage) -> Sequence[OpenFace]:
+        return list(open_faces(self.house(stage), self.member_name))
 
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
         return self.house(stage).slope_points()

@@ -15,7 +15,8 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Own, Value, say
-from orthopsis.pieces.base import Drawn, NewPart, OpenFace, Stage
+from orthopsis.pieces.base import Drawn, NewPart, OpenFace, Stage, own_name
+from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import Added, Editor
 from orthopsis.pieces.shapes.house.chimney import Chimney
@@ -80,6 +81,25 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
     if new.what == "sign":
         return [*fittings, first_block(house, id, new.on, new.at)]
     return [*fittings, first_panel(house, new.what, id, new.on, new.at)]
+
+
+NEW_INSET = Cut(along_mm=5.0)
+
+
+def with_choice(fittings: Sequence[Fitting], path: str, value: str | bool | None) -> list[Fitting]:
+    """The parts after a choice in one of them: its number and its field, with dots between.
+
+    Raises Unfit where there is no such field.
+    """
+    at, _, field = path.partition(".")
+    if not at.isdecimal() or int(at) >= len(fittings):
+        raise Unfit(say("refused-no-such-field"), f"parts.{path}")
+    part = fittings[int(at)]
+    if own_name(type(part), field) is None:
+        raise Unfit(say("refused-no-such-field"), f"parts.{path}")
+    new: object = NEW_INSET if field == "inset" and value is True else value
+    changed = part.model_copy(update={own_name(type(part), field) or field: new})
+    return [changed if k == int(at) else one for k, one in enumerate(fittings)]
 
 
 def open_faces(house: House, member: str = "") -> Iterator[OpenFace]:

@@ -11,10 +11,11 @@ from orthopsis.pieces.base import Grip
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.shapes.house.fittings import Fitting
 from orthopsis.pieces.shapes.house.form import FIRST, middle, of_corners, raised
+from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.roofs import Gable, Hip, LeanTo
+from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, opposite
 
 MOST_STOPS = 12

@@ -9,7 +9,7 @@ from orthopsis.perspective.plane import LEFT, LEVEL
 from orthopsis.perspective.view import FREE, HORIZONTAL
 from orthopsis.phrase import Length
 from orthopsis.pieces.shapes.house.form import FIRST, pair
-from orthopsis.pieces.shapes.house.roofs import EqualEnds, Hip
+from orthopsis.pieces.shapes.house.hip import EqualEnds, Hip
 from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import opposite
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from itertools import pairwise
 
 from orthopsis.construction.division import divided
 from orthopsis.construction.face import true_share_down
@@ -20,9 +21,11 @@ from orthopsis.construction.moves import (
 )
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance, part_way
+from orthopsis.perspective.segments import remainder
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.phrase import Choice, Length
 from orthopsis.pieces.placement.depth import Cut
+from orthopsis.pieces.shapes.house.inset_moves import Grid, InsetMoves
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
 from orthopsis.pieces.shapes.house.site import HouseSite
 from orthopsis.pieces.shapes.house.walls import Wall
@@ -36,7 +39,7 @@ Stretch = tuple[Mark, Mark, Mark, Mark]
 def draw_panel(work: HouseSite, panel: Panel) -> None:
     """All steps of a panel, where its wall shows."""
     wall = panel.wall(work.walls)
-    if not work.shows(wall):
+    if not shows_somewhere(work, panel):
         return
     if panel.front is not None:
         _draw_front(work, panel)
@@ -44,6 +47,19 @@ def draw_panel(work: HouseSite, panel: Panel) -> None:
         _Openings(work, panel, wall).draw()
     if panel.freehand:
         work.paper.steps[-1].say("panel-by-hand")
+
+
+def shows_somewhere(work: HouseSite, panel: Panel) -> bool:
+    """Whether nearer things leave anything of a panel to be seen."""
+    paper, house = work.paper, work.house
+    if not work.shows(panel.wall(work.walls)):
+        return False
+    for outline in panel.outlines(house.block_in_space, work.walls, house.taken(panel)):
+        for side in pairwise((*outline, outline[0])):
+            hidden = paper.standing.under_nearer(side, work.site.part, paper.tolerance)
+            if remainder([one for portions in hidden.values() for one in portions]):
+                return True
+    return False
 
 
 def _draw_front(work: HouseSite, panel: Panel) -> None:
@@ -67,6 +83,13 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
     step.say("panel-front", corner=a, look=Choice(panel.look), **measures)
     step.differs(**measures)
     step.check("panel-front-check")
+    grid = Grid([(paper.level(a), paper.level(c))], [(paper.upright(a), paper.upright(b))])
+    _draw_inset(work, panel, panel.wall(work.walls), grid)
+
+
+def _draw_inset(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
+    if panel.inset is not None and grid.places:
+        InsetMoves(work, panel, wall, grid).draw()
 
 
 @dataclass
@@ -109,6 +132,7 @@ class _Openings:
         self._draw_opening(low, high, near, away)
         step.check("panel-one-check", vp=goal)
         step.bulk = len(step.strokes) > MOST_LINES
+        _draw_inset(work, panel, self.wall, Grid([(low, high)], [(near, away)]))
 
     # --- heights ------------------------------------------------------------------------------
 
@@ -341,6 +365,7 @@ class _Openings:
         step.again = phrase("again-openings")
         step.check("panel-openings-check", count=count(many))
         step.bulk = True
+        _draw_inset(work, panel, self.wall, Grid(rows, columns, taken))
 
     def _draw_opening(self, low: Ruled, high: Ruled, near: Ruled, away: Ruled) -> None:
         """Its four sides, but for those that lie on an edge of the wall."""

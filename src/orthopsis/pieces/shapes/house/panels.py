@@ -22,8 +22,9 @@ from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import Flag, Measures, Name, PaperLength, Stage
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.house.form import of_corners, raised
+from orthopsis.pieces.shapes.house.inset import InsetLine, inset_depth, inset_lines
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName, Walls
 
 Look = Literal["windows", "door", "plain"]
@@ -63,7 +64,8 @@ class Panel(Measures):
     """Rectangles in the wall `on`: one by `up_mm` and `height_mm`, or one in each of so many equal
     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
-    wall that we face one rectangle is a `front` on the sheet. `freehand` ones are drawn and not
+    wall that we face one rectangle is a `front` on the sheet. An `inset` is a cut from a corner of
+    the first opening into the wall; all openings are as deep. `freehand` ones are drawn and not
     judged.
     """
 
@@ -80,6 +82,7 @@ class Panel(Measures):
     to: Annotated[Cut | None, FieldRole.RUN] = None
     bays: Bays | None = None
     front: Front | None = None
+    inset: Annotated[Cut | None, FieldRole.RUN, Editor.SWITCH] = None
     freehand: Flag = False
     teach: Annotated[Literal["one", "all"], FieldRole.CHOICE] = "one"
 
@@ -125,7 +128,20 @@ class Panel(Measures):
                 if not on_edge[k]:
                     ends = corners[k], corners[(k + 1) % 4]
                     found.append(Detail(number, *ends, ways[k % 2]))
+        found += (Detail(number, *line) for line in self._insides(block, walls, taken))
         return found
+
+    def _insides(self, block: Sequence[Vector], walls: Walls, taken: Taken) -> Iterator[InsetLine]:
+        """What is seen of the inside of its openings."""
+        wall = self.wall(walls)
+        openings = [one for place, one in self.corners(block, walls) if place not in taken]
+        if self.inset is None or not openings:
+            return
+        field = f"parts.{self.id}.inset"
+        depth = inset_depth(self.inset, openings[0], walls, wall, field, by_ruler=False)
+        if depth is not None:
+            for corners in openings:
+                yield from inset_lines(corners, depth, walls, wall)
 
     def corners(
         self, block: Sequence[Vector], walls: Walls

@@ -25,12 +25,20 @@ def draw_gable(work: HouseSite, roof: Gable) -> None:
     work.keep(q, FIRST)
     step.say("gable-slopes", left=work.marks[p], right=work.marks[q], peak=peak)
     step.check("gable-slopes-check")
-    shown = [slope for slope in roof.slopes(work.walls) if slope.far in work.seen]
-    if not shown:
+    far = far_slope(work, roof)
+    if far is None:
         work.keep(FIRST, FIRST + 1)
         return
-    lead = roof.drawn_slope(work.walls)
-    _finish(work, roof, wall, lead if lead in shown else shown[0])
+    _finish(work, roof, wall, far)
+
+
+def far_slope(work: HouseSite, roof: Pitched) -> Slope | None:
+    """The slope by whose far end the ridge's end is found; None where no far end shows."""
+    shown = [slope for slope in roof.slopes(work.walls) if slope.far in work.seen]
+    if isinstance(roof, Gable):
+        lead = roof.drawn_slope(work.walls)
+        return lead if lead in shown else next(iter(shown), None)
+    return next(iter(shown), None)
 
 
 def _peak(work: HouseSite, wall: Wall, peak_mm: float) -> Mark:
@@ -60,8 +68,7 @@ def _peak(work: HouseSite, wall: Wall, peak_mm: float) -> Mark:
 def draw_lean_to(work: HouseSite, roof: LeanTo) -> None:
     """The upright of the high wall prolonged, the slope down from it, the far slope."""
     (slope,) = roof.slopes(work.walls)
-    q1, p1, r1, s1 = opposite(roof.foot(work.walls))
-    base, foot = (q1, s1) if slope.ridge == FIRST else (p1, r1)
+    base, foot = roof.raised_upright(work.walls)
     step = work.begin("lean-to-slope")
     top = work.marks[slope.ridge] = work.above(work.marks[base], roof.peak_mm)
     work.keep(slope.ridge, foot)

@@ -10,17 +10,17 @@ from __future__ import annotations
 import math
 from abc import abstractmethod
 from collections.abc import Sequence
-from typing import Annotated, Literal, NamedTuple
+from typing import Annotated, Literal, NamedTuple, get_args
 
-from pydantic import Field
+from pydantic import Field, field_validator
 
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.vector import Vector, dot, minus, plus, times
 from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.phrase import say
 from orthopsis.picture.solid import Detail
-from orthopsis.pieces.base import Measures, PaperLength
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.base import PaperLength
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.house.form import (
     FIRST,
     Form,
@@ -32,9 +32,10 @@ from orthopsis.pieces.shapes.house.form import (
     raised,
     walls_of,
 )
+from orthopsis.pieces.shapes.house.hip import Hip
+from orthopsis.pieces.shapes.house.roof import RoofBase, Side, wall_called
 from orthopsis.pieces.shapes.house.walls import AROUND, Four, Walls, opposite
 
-Side = Literal["left", "right", "front", "side"]
 Far = Literal["roof point", "middle", "parallel"]
 UP, DOWN = "roof up", "roof down"
 """What the points of a roof's slopes are called, after the name of their house."""
@@ -56,23 +57,6 @@ class Slope(NamedTuple):
     @property
     def far(self) -> Pair:
         return pair(self.far_eave, self.far_ridge)
-
-
-class RoofBase(Measures):
-    """What every roof says of itself."""
-
-    @abstractmethod
-    def form(self, walls: Walls, piece: str) -> Form:
-        """The faces of the whole house; `piece` is what the house is called."""
-
-    @abstractmethod
-    def corners(self, block: Sequence[Vector], walls: Walls) -> list[Vector]:
-        """The corners of the whole house, the block's first."""
-
-    def details(self, block: Sequence[Vector], walls: Walls) -> list[Detail]:
-        """Lines that it draws on the walls, in eye space."""
-        del block, walls
-        return []
 
 
 class Flat(RoofBase):
@@ -219,6 +203,13 @@ class LeanTo(Pitched):
 
     kind: Literal["lean-to"]
     low: Annotated[Side, FieldRole.CHOICE] = "left"
+    far: Annotated[Far, FieldRole.CHOICE, Editor.NONE] = "roof point"
+
+    @field_validator("far", mode="before")
+    @classmethod
+    def _by_its_point(cls, far: object) -> object:
+        """However a gable before it had it: its far end is found by its point."""
+        return "roof point" if far in get_args(Far) else far
 
     def foot(self, walls: Walls) -> Four:
         return wall_called(self.low, walls)
@@ -261,95 +252,11 @@ class LeanTo(Pitched):
         across = plus(over, minus(block[other], block[base]))
         return [*block, over, across] if base == q1 else [*block, across, over]
 
-
-class EqualEnds(Measures):
-    """So far from the middle on paper, both ways: only nearly right."""
-
-    equal_mm: PaperLength
-
-
-Ridge = Literal["quarter", "square", "pyramid"] | EqualEnds
-
-
-class Hip(RoofBase):
-    """Four slopes. `peak_mm` is how far the ridge's level lies above the near upright's top on
-    paper; the `ridge` begins and ends at the quarters of the roof's middle line, where the roof is
-    as deep as half its width (`square`), in one point (`pyramid`), or so far from the middle on
-    paper. It runs square to the wall `end`.
-    """
-
-    kind: Literal["hip"]
-    end: Annotated[Side, FieldRole.CHOICE] = "left"
-    peak_mm: PaperLength
-    ridge: Annotated[Ridge, FieldRole.CHOICE] = "quarter"
-
-    def foot(self, walls: Walls) -> Four:
-        """The wall under one of its ends."""
-        return wall_called(self.end, walls)
-
-    def form(self, walls: Walls, piece: str) -> Form:
-        del piece
-        p, q, _, _ = self.foot(walls)
-        q1, p1, _, _ = opposite(self.foot(walls))
-        near, far = FIRST, FIRST + 1
-        families = block_families(walls)
-        slopes: list[tuple[int, ...]]
-        if self.ridge == "pyramid":
-            slopes = [(near, q, p), (near, q1, q), (near, p1, q1), (near, p, p1)]
-        else:
-            slopes = [(near, q, p), (near, far, q1, q), (far, p1, q1), (far, near, p, p1)]
-            families[near, far] = families[pair(q, q1)]
-        for corner, end in ((p, near), (q, near), (p1, far), (q1, far)):
-            families[corner, near if self.ridge == "pyramid" else end] = FREE
-        return Form((*walls_of({}), *slopes), {}, families)
-
-    def corners(self, block: Sequence[Vector], walls: Walls) -> list[Vector]:
-        p, q, _, _ = self.foot(walls)
-        q1, p1, _, _ = opposite(self.foot(walls))
-        up = of_corners(block)
-        rise = minus(raised(block[1], up, self.peak_mm), block[1])
-        near, far = (
-            plus(middle(block[a], block[b]), rise) for a, b in ((p, q), (p1, q1))
-        )  # fmt: skip
-        whole = minus(far, near)
-        if self.ridge == "pyramid":
-            return [*block, plus(near, times(whole, 0.5))]
-        if isinstance(self.ridge, EqualEnds):
-            return [*block, *self._equal(near, whole, self.ridge.equal_mm, walls)]
-        share = 0.25
-        if self.ridge == "square":
-            wide, long = (_true(walls, minus(block[b], block[a])) for a, b in ((p, q), (q, q1)))
-            share = wide / 2 / long
-            if share >= 0.5:
-                raise walls.stage.refuse("roof.ridge", say("refused-roof-too-short"))
-        return [*block, plus(near, times(whole, share)), plus(near, times(whole, 1.0 - share))]
-
-    def _equal(self, near: Vector, whole: Vector, mm: float, walls: Walls) -> list[Vector]:
-        centre = plus(near, times(whole, 0.5))
-        ends = on_paper(near), on_paper(plus(near, whole))
-        if 2 * mm >= min(2 * math.dist(end, on_paper(centre)) for end in ends):
-            raise walls.stage.refuse("roof.ridge.equal_mm", say("refused-roof-too-short"))
-        (ax, ay), (bx, by) = ends
-        long = math.dist(*ends)
-        found = []
-        for way in (-mm, mm):
-            x, y = on_paper(centre)
-            at = x + way * (bx - ax) / long, y + way * (by - ay) / long
-            k = 0 if abs(bx - ax) > abs(by - ay) else 1
-            step = (at[k] * centre[2] - centre[k]) / (whole[k] - at[k] * whole[2])
-            found.append(plus(centre, times(whole, step)))
-        return found
-
-
-def _true(walls: Walls, way: Vector) -> float:
-    """The true length of a level way of space that runs along one of the view's directions."""
-    view = walls.stage.view
-    if view.eye is None:
-        raise walls.stage.refuse("roof.ridge", say("refused-no-right-angles"))
-    if abs(way[2]) < 1e-9 * math.hypot(way[0], way[1]):
-        return math.hypot(way[0], way[1])
-    vp = Point(way[0] / way[2], way[1] / way[2])
-    return abs(way[2]) * view.true_length(vp)
+    def raised_upright(self, walls: Walls) -> tuple[int, int]:
+        """Top and foot of the upright that is prolonged, by its numbers in the block."""
+        q1, p1, r1, s1 = opposite(self.foot(walls))
+        (slope,) = self.slopes(walls)
+        return (q1, s1) if slope.ridge == FIRST else (p1, r1)
 
 
 Roof = Annotated[Flat | Gable | Hip | LeanTo, Field(discriminator="kind")]
@@ -372,15 +279,6 @@ def roof_of_kind(kind: str, before: RoofBase, size_mm: float) -> RoofBase:
         if wall and name in model.model_fields:
             data[name] = wall
     return model.model_validate({**data, "kind": kind})
-
-
-def wall_called(name: Side, walls: Walls) -> Four:
-    """The corners of a wall by its name; `side` is the wall that runs away beside the front, on the
-    side that shows.
-    """
-    if name == "side":
-        return walls.by_name[walls.side_that_shows or "right"].corners
-    return walls.by_name[name].corners
 
 
 def _parallel(eave: Vector, peak: Vector, far_eave: Vector, sweep: Vector) -> Vector:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Set
 from dataclasses import dataclass, field
 from functools import cached_property
 
@@ -95,10 +95,13 @@ class HouseSite:
 class HouseEdges(Edges):
     """The edges of the block: those that show are kept, those that only help are drawn lightly."""
 
-    def __init__(self, work: HouseSite, helps: set[Pair]) -> None:
+    def __init__(self, work: HouseSite, helps: set[Pair], needed: Set[int]) -> None:
         super().__init__(work.paper, work.site.body)
         self.seen = {edge for edge in work.seen if max(edge) < 8}
-        self.helps = helps
+        self.helps, self.needed = helps, needed
+
+    def needs(self, corner: int) -> bool:
+        return corner in self.needed
 
     def shows(self, a: int, b: int) -> bool:
         return pair(a, b) in self.seen or pair(a, b) in self.helps
