@@ -44,7 +44,7 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
         walls = ["front", "left", "right"] if one_point else ["left", "right"]
         some = rng.sample(walls, rng.randint(0, len(walls)))
         piece["parts"] = [_panel(rng, f"panel {wall}", wall, high) for wall in some]
-        piece["parts"] += _chimneys(rng, piece["roof"], one_point)
+        piece["parts"] += _on_the_roof(rng, piece["roof"], one_point)
         if rng.random() < 0.3:
             wall = rng.choice(["left", "right"])
             block = {"kind": "block", "id": "sign", "on": wall, "from": {"fraction": 0.03},
@@ -69,7 +69,7 @@ def _pattern(rng: random.Random, roof: Data, walls: list[str]) -> Data:
             "courses": rng.randint(1, 5), "bays": rng.randint(1, 5)}  # fmt: skip
 
 
-def _chimneys(rng: random.Random, roof: Data, one_point: bool) -> list[Data]:
+def _on_the_roof(rng: random.Random, roof: Data, one_point: bool) -> list[Data]:
     if roof["kind"] not in ("gable", "lean-to") or rng.random() < 0.5:
         return []
     facing = {"left": "right", "right": "left", "front": "right", "side": "front"}
@@ -82,7 +82,11 @@ def _chimneys(rng: random.Random, roof: Data, one_point: bool) -> list[Data]:
     chimney["deep"] = {"along_mm": rng.randint(1, 3)}
     if rng.random() < 0.3:
         chimney["from"] = {"along_mm": rng.randint(1, 4)}
-    return [chimney]
+    if rng.random() < 0.5:
+        return [chimney]
+    return [{"kind": "dormer", "id": "dormer", "on": on, "rake_mm": rng.choice([0.5, 2, 6]),
+             "from": {"along_mm": rng.choice([0.5, 2, 5])}, "wide": {"along_mm": rng.randint(1, 5)},
+             "high_mm": rng.choice([0.5, 2, 5]), "peak_mm": rng.choice([0.5, 2, 4])}]  # fmt: skip
 
 
 def _height(piece: Data) -> float:

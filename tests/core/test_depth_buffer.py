@@ -185,7 +185,7 @@ def test_a_depth_buffer_agrees_on_houses_with_all_that_is_built_on_them(seed):
     data = random_houses(seed, most_pieces=3)
     for piece in data["pieces"]:
         piece["standing"], piece["transparent"] = "ground", False
-    _agrees_by_depth(data)
+    agrees_by_depth(data)
 
 
 @pytest.mark.parametrize("seed", range(24))
@@ -193,10 +193,10 @@ def test_a_depth_buffer_agrees_on_streets(seed):
     data = random_street(seed)
     # What is drawn by hand is flat: its outline lies on its own surface.
     data["pieces"] = [one for one in data["pieces"] if one.get("thing", "pole") == "pole"]
-    _agrees_by_depth(data)
+    agrees_by_depth(data)
 
 
-def _agrees_by_depth(data):
+def agrees_by_depth(data):
     """Every line of solids is seen where nothing lies before it in the depth buffer, else not."""
     try:
         scene = resolve(from_data(data))

@@ -1429,7 +1429,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["WallBlock"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -1861,6 +1861,34 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * Dormer
+         * @description A dormer on the slope `on`. Its foot is the level line through the mark `rake_mm` up the near
+         *     rake from the eave; on it the front stands `from` there and is `wide`; its sides are `high_mm`
+         *     high, on the near one, and its peak lies `peak_mm` straight above the middle of their tops.
+         */
+        Dormer: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "dormer";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "roof" | "roof left" | "roof right" | "roof front" | "roof side";
+            /** Rake Mm */
+            rake_mm: number;
+            from: components["schemas"]["Cut"];
+            wide: components["schemas"]["Cut"];
+            /** High Mm */
+            high_mm: number;
+            /** Peak Mm */
+            peak_mm: number;
         };
         /**
          * DrawingRecord
@@ -2400,7 +2428,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["WallBlock"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
         };
         /**
          * JobState

@@ -1766,6 +1766,7 @@ hip-edges-title = the hips
 hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
 hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
 word-chimney = chimney
+word-dormer = dormer
 word-sign = sign
 word-balcony = balcony
 word-porch = porch
@@ -1844,6 +1845,35 @@ chimney-line-level = Draw a light level line through { $middle }.
 # $start (mark) $along (length) $mark (mark)
 chimney-level = Measure { $along } along the level line from { $start }: { $mark }.
 chimney-place-check = Both marks lie on the slope, level with its middle.
+dormer-place-title = its place on the roof
+# $eave (mark) $ridge (mark) $up (length) $mark (mark) $vp (point)
+dormer-place =
+    Up the rake from { $eave } toward { $ridge } mark { $up }: { $mark }. Draw a light line from there
+    to { $vp }: the foot of the dormer.
+# $eave (mark) $ridge (mark) $up (length) $mark (mark)
+dormer-place-level =
+    Up the rake from { $eave } toward { $ridge } mark { $up }: { $mark }. Draw a light level line from
+    there: the foot of the dormer.
+dormer-place-check = Both feet lie on one line along the roof.
+dormer-front-title = its front
+# $foot (mark) $high (length) $other (mark) $over (mark) $peak_high (length) $peak (mark)
+dormer-front =
+    Draw an upright { $high } high from { $foot }, its top line like the foot, and an upright from
+    { $other }. Both diagonals give the middle: straight up through their crossing to the top line,
+    { $over }, and { $peak_high } on is the peak { $peak }. Join it to both tops.
+dormer-front-check = The peak stands over the crossing of the diagonals.
+dormer-back-title = back into the roof
+# $peak (mark) $vp (point) $middle (mark) $end (mark)
+dormer-back =
+    The ridge runs from { $peak } to { $vp }. From { $middle }, the middle of the foot, a light line up
+    the roof meets it in { $end }. Do the same from the tops and the feet, where it shows, and join
+    what you found.
+# $peak (mark) $middle (mark) $end (mark)
+dormer-back-level =
+    The ridge runs level from { $peak }. From { $middle }, the middle of the foot, a light line up the
+    roof meets it in { $end }. Do the same from the tops and the feet, where it shows, and join what
+    you found.
+dormer-back-check = Ridge and eaves of the dormer run back level, its foot runs up the roof.
 chimney-front-title = its front
 # $foot (mark) $high (length) $top (mark) $other (mark)
 chimney-front =
@@ -1982,6 +2012,8 @@ again-openings = Do the same for { $things }.
 panel-openings-check = Count them: { $count } in all.
 column-count = How many
 column-gap = Gap
+column-from = Begins
+column-wide = Wide
 column-along = How long
 # $value (phrase)
 brief-along = { $value }
@@ -1989,6 +2021,10 @@ column-first = First mark
 column-near = Near line
 column-places = Corners, from the left / from the top
 column-far = Far line
+# $value (phrase)
+brief-wide = wide: { $value }
+# $value (phrase)
+brief-from = begins at { $value }
 # $value (phrase)
 brief-gap = gap { $value }
 # $value (phrase)
@@ -2440,6 +2476,7 @@ field-parts = In and on it
 added-windows = Add windows
 added-door = Add a door
 added-chimney = Add a chimney
+added-dormer = Add a dormer
 added-sign = Add a sign
 added-bricks = Add bricks
 added-tiles = Add tiles
@@ -2465,6 +2502,7 @@ field-wide = Wide
 field-out-mm = Out of the wall
 field-deep = Deep, at the top
 field-high-mm = High, in front
+field-rake-mm = Up the rake
 field-on = It is on
 choice-on-left = left
 choice-on-right = right
@@ -2697,6 +2735,7 @@ refused-chimney-beyond = reaches beyond the end of the roof; make it narrower
 refused-chimney-too-low = is lower than the roof behind it; make it higher, or less deep
 refused-no-such-slope = the house has no such slope that we see; choose one that shows, on a gable or a lean-to
 refused-pattern-under-roof = a wall under a gable has no four corners; lay the pattern on another wall, or on the roof
+refused-dormer-over-ridge = reaches over the ridge; make it lower, or put it further down
 refused-no-slope = we see no slope of this roof; choose a gable or a lean-to that turns to us
 refused-level-cut = runs level here: give along_mm, a length on paper
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller

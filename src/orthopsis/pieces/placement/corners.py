@@ -18,6 +18,7 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Value
 from orthopsis.pieces.base import Stage
 
+Faces = Sequence[Sequence[int]]
 FACES: tuple[tuple[int, int, int, int], ...] = (
     (0, 1, 2, 3),
     (7, 6, 5, 4),
@@ -56,23 +57,24 @@ def thickness_mm(corners: Sequence[Point]) -> float:
     return outline_area_mm2(corners) / longest if longest else 0.0
 
 
-def seen_faces(corners: Sequence[Point]) -> list[int]:
+def seen_faces(corners: Sequence[Point], faces: Faces = FACES) -> list[int]:
     """Numbers of the faces that show; one seen edge-on does not."""
     return [
         number
-        for number, face in enumerate(FACES)
+        for number, face in enumerate(faces)
         if thickness_mm([corners[k] for k in face]) > EDGE_ON_MM
     ]
 
 
-def seen_edges(corners: Sequence[Point], transparent: bool) -> set[tuple[int, int]]:
-    """Edges that border a face that shows; all twelve of a transparent box."""
-    if transparent:
-        return set(EDGES)
+def seen_edges(
+    corners: Sequence[Point], transparent: bool, faces: Faces = FACES
+) -> set[tuple[int, int]]:
+    """Edges that border a face that shows; all of what is transparent."""
+    shown = range(len(faces)) if transparent else seen_faces(corners, faces)
     return {
         (min(a, b), max(a, b))
-        for number in seen_faces(corners)
-        for a, b in pairwise((*FACES[number], FACES[number][0]))
+        for number in shown
+        for a, b in pairwise((*faces[number], faces[number][0]))
     }
 
 
@@ -82,18 +84,20 @@ def block_body(
     corners: tuple[NearPlace, ...],
     stage: Stage,
     on: Part | None = None,
+    faces: tuple[tuple[int, ...], ...] = FACES,
 ) -> Body:
-    """The block on paper: eight corners, each with its nearness; `on` is what it is built on."""
+    """The block on paper: its corners, each with its nearness; `on` is what it is built on."""
     places = [place for place, _ in corners]
 
     def show() -> Shown:
         return Shown(
             faces=tuple(
-                Area((tuple(places[k].xy for k in FACES[number]),)) for number in seen_faces(places)
+                Area((tuple(places[k].xy for k in faces[number]),))
+                for number in seen_faces(places, faces)
             ),
             edges=tuple(
                 SeenLine((places[a].xy, places[b].xy), (corners[a][1], corners[b][1]))
-                for a, b in sorted(seen_edges(places, stage.transparent))
+                for a, b in sorted(seen_edges(places, stage.transparent, faces))
             ),
         )
 
@@ -101,7 +105,7 @@ def block_body(
         part=part,
         name=name,
         corners=corners,
-        faces=FACES,
+        faces=faces,
         show=show,
         transparent=stage.transparent,
         floating=stage.floating,

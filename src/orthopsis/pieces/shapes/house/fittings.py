@@ -20,6 +20,8 @@ from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import Added, Editor
 from orthopsis.pieces.shapes.house.chimney import Chimney
+from orthopsis.pieces.shapes.house.dormer import Dormer
+from orthopsis.pieces.shapes.house.dormer_moves import first_dormer
 from orthopsis.pieces.shapes.house.first_panel import first_panel
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.members import members
@@ -31,14 +33,14 @@ from orthopsis.pieces.shapes.house.planes import roof_planes
 from orthopsis.pieces.shapes.house.roofs import Pitched, Roof
 from orthopsis.pieces.shapes.house.walls import AROUND
 
-Fitting = Annotated[Panel | Pattern | Chimney | WallBlock, Field(discriminator="kind")]
+Fitting = Annotated[Panel | Pattern | Chimney | Dormer | WallBlock, Field(discriminator="kind")]
 ON_WALLS = ("windows", "door", "sign", "bricks")
-ON_SLOPES = ("chimney", "tiles")
+ON_SLOPES = ("chimney", "dormer", "tiles")
 Fittings = Annotated[
     list[Fitting],
     Field(alias="parts", max_length=40, default_factory=list),
     Editor.PARTS,
-    Added(("windows", "door", "chimney", "sign", "bricks", "tiles")),
+    Added(("windows", "door", "chimney", "dormer", "sign", "bricks", "tiles")),
 ]
 
 
@@ -65,7 +67,9 @@ def fitted_house(
 
 def built_on(house: House, fittings: Sequence[Fitting]) -> list[Drawn]:
     """What is built on a house, each a part of its own."""
-    return members(house, [one for one in fittings if isinstance(one, Chimney | WallBlock)])
+    return members(
+        house, [one for one in fittings if isinstance(one, Chimney | Dormer | WallBlock)]
+    )
 
 
 def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> list[Fitting]:
@@ -78,6 +82,8 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
         return [*fittings, first_pattern(house, new.what, id, new.on)]
     if new.what == "chimney":
         return [*fittings, first_chimney(house, id, new.on)]
+    if new.what == "dormer":
+        return [*fittings, first_dormer(house, id, new.on, new.at)]
     if new.what == "sign":
         return [*fittings, first_block(house, id, new.on, new.at)]
     return [*fittings, first_panel(house, new.what, id, new.on, new.at)]

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from orthopsis.construction.face import plumb
-from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.construction.moves import Mark, Ruled, strung
 from orthopsis.construction.order import Body
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
@@ -22,13 +22,16 @@ from orthopsis.pieces.placement.corners import FACES, block_body, seen_edges
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.cuts import inward
-from orthopsis.pieces.shapes.house.form import Pair, pair
+from orthopsis.pieces.shapes.house.form import ROOF_POINT, Pair, pair
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.planes import RoofPlane
 
 
 @dataclass(frozen=True, eq=False)
 class Member(Drawn):
-    """A block on a face of a house; its corners are numbered as a block's are."""
+    """A block on a face of a house; its corners are numbered as a block's are, unless it says how
+    its faces hang together.
+    """
 
     part: Part
     house: House
@@ -45,12 +48,17 @@ class Member(Drawn):
 
     @abstractmethod
     def corners(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
-        """Its eight corners on a house with those corners. Raises ExerciseError."""
+        """Its corners on a house with those corners. Raises ExerciseError."""
 
     @property
     @abstractmethod
     def families(self) -> Mapping[Pair, str]:
         """The families of its edges. Raises ExerciseError."""
+
+    @property
+    def faces(self) -> tuple[tuple[int, ...], ...]:
+        """Its faces, clockwise from outside. Raises ExerciseError."""
+        return FACES
 
     @cached_property
     def by_ruler(self) -> list[Vector]:
@@ -62,7 +70,7 @@ class Member(Drawn):
         families = tuple((a, b, family) for (a, b), family in self.families.items())
         return [
             polyhedron(
-                self.part, self.corners(self.house.in_space, by_ruler=False), FACES, families,
+                self.part, self.corners(self.house.in_space, by_ruler=False), self.faces, families,
                 transparent=stage.transparent, floating=stage.floating,
             )
         ]  # fmt: skip
@@ -70,7 +78,7 @@ class Member(Drawn):
     def body(self, stage: Stage) -> Body:
         """The same on paper; it is drawn after its house, though it stands before it."""
         corners = tuple((Point(x / depth, y / depth), 1.0 / depth) for x, y, depth in self.by_ruler)
-        return block_body(self.part, self.name, corners, stage, on=self.house.part)
+        return block_body(self.part, self.name, corners, stage, self.house.part, self.faces)
 
 
 class MemberMoves:
@@ -82,7 +90,7 @@ class MemberMoves:
         self.house = handed if isinstance(handed, FrameMarks) else FrameMarks()
         self.marks: dict[int, Mark] = {}
         places = [place for place, _ in site.body.corners]
-        self.seen = seen_edges(places, site.body.transparent)
+        self.seen = seen_edges(places, site.body.transparent, member.faces)
 
     def keep(self, a: int, b: int) -> None:
         """An edge, where it shows."""
@@ -126,3 +134,22 @@ class MemberMoves:
             x, y, depth = self.member.house.on_paper[number]
             self.house[number] = self.paper.measure(x / depth, y / depth)
         return self.house[number]
+
+    def up_the_roof(self, start: Mark, plane: RoofPlane, *, said: bool = False) -> Ruled:
+        """A line up the roof: to its own point, which is found if it is not yet; or parallel to the
+        slope where the gable faces us. Where it is `said` already, only the ruler is laid.
+        """
+        paper, step = self.paper, self.paper.steps[-1]
+        eave, ridge = (self.corner_of_house(k) for k in (plane.slope.eave, plane.slope.ridge))
+        if plane.wall.near is None:
+            if not said:
+                step.say("chimney-slope-parallel", slope=strung(eave, ridge))
+            return paper.slide(start, paper.along(eave, ridge))
+        point = self.house.get(ROOF_POINT)
+        if point is not None and not said:
+            step.say("chimney-slope", point=point)
+        if point is None:
+            vp = self.site.points[plane.wall.family]
+            point = self.house[ROOF_POINT] = paper.cross(self.upright(vp), paper.along(eave, ridge))
+            step.say("chimney-slope-to", slope=strung(eave, ridge), vp=vp, point=point)
+        return paper.aim(start, point, self.site.part, family=plane.up)

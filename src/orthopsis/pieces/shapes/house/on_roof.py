@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from orthopsis.construction.moves import Act, Mark, Ruled, strung
+from orthopsis.construction.moves import Act, strung
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import on_paper
@@ -14,7 +14,7 @@ from orthopsis.phrase import Length, say
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.chimney import Chimney, Corners
-from orthopsis.pieces.shapes.house.form import ROOF_POINT, Pair, pair
+from orthopsis.pieces.shapes.house.form import Pair, pair
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.member import Member, MemberMoves
 from orthopsis.pieces.shapes.house.planes import RoofPlane, roof_planes, slope_called
@@ -98,7 +98,7 @@ class _Moves(MemberMoves):
         foot = middle
         if chimney.from_ is not None:
             foot = self.cut(chimney.from_, middle, line, way, "from")
-        other = self.cut(chimney.wide, foot, line, way, "width")
+        other = self.cut(chimney.wide, foot, line, way, "wide")
         self.marks[self.corners.front[1]], self.marks[self.corners.along[1]] = foot, other
         step.check("chimney-place-check")
 
@@ -128,31 +128,12 @@ class _Moves(MemberMoves):
         line = self.toward(self.marks[top], plane.wall.family)
         way = plane.level(house.on_paper)
         self.marks[top_up] = self.cut(self.drawn.chimney.deep, self.marks[top], line, way, "depth")
-        slope = self._up_the_roof(self.marks[foot])
+        slope = self.up_the_roof(self.marks[foot], plane)
         self.marks[foot_up] = paper.cross(self.upright(self.marks[top_up]), slope)
         for ends in ((top, top_up), (top_up, foot_up), (foot, foot_up)):
             self.keep(*ends)
         step.say("chimney-deep", foot=self.marks[foot], top=self.marks[top_up])
         step.check("chimney-deep-check")
-
-    def _up_the_roof(self, start: Mark) -> Ruled:
-        """A line up the roof: to its own point, which is found if it is not yet; or parallel to the
-        slope where the gable faces us.
-        """
-        paper, plane = self.paper, self.drawn.plane
-        eave, ridge = (self.corner_of_house(k) for k in (plane.slope.eave, plane.slope.ridge))
-        step = paper.steps[-1]
-        if plane.wall.near is None:
-            step.say("chimney-slope-parallel", slope=strung(eave, ridge))
-            return paper.slide(start, paper.along(eave, ridge))
-        if ROOF_POINT in self.house:
-            point = self.house[ROOF_POINT]
-            step.say("chimney-slope", point=point)
-            return paper.aim(start, point, self.site.part, family=plane.up)
-        vp = self.site.points[plane.wall.family]
-        point = paper.cross(self.upright(vp), paper.along(eave, ridge))
-        step.say("chimney-slope-to", slope=strung(eave, ridge), vp=vp, point=point)
-        return paper.aim(start, point, self.site.part, family=plane.up)
 
     def _close(self) -> None:
         """The last corner, where the top shows, and what else is seen of the further sides."""
