@@ -18,8 +18,10 @@ from tests.agreement import difference, kept, outlines
 from tests.core.test_depth_buffer import agrees_by_depth
 from tests.houses import cottage
 
-DORMER = {"kind": "dormer", "id": "dormer", "on": "roof left", "rake_mm": 9,
-          "from": {"along_mm": 20}, "wide": {"along_mm": 16}, "high_mm": 8, "peak_mm": 6}  # fmt: skip
+DORMER = {
+    "kind": "dormer", "id": "dormer", "on": "roof left", "rake_mm": 9, "from": {"along_mm": 20},
+    "wide": {"along_mm": 16}, "high_mm": 8, "peak_mm": 6,
+}  # fmt: skip
 
 
 def with_dormers(*dormers, **fields):

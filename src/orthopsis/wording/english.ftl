@@ -2136,6 +2136,17 @@ finding-sleepers-even =
     The sleepers lie at even distances. Toward { $point } they come closer and closer together.
 finding-strip-missing =
     A taller house shows a strip of its other side above its neighbour; draw it, toward the other point.
+# $house (own)
+finding-house-missing = { $house } is missing; draw it in its place.
+# $look (choice) $there (number) $asked (number)
+finding-storeys-missing = Count the rows of { WORD($look) } from the ground up: there are { $there } of { $asked }.
+# $look (choice) $there (number) $asked (number)
+finding-bays-missing = Count the { WORD($look) } along a storey: there are { $there } of { $asked }.
+# $look (choice) $there (number) $asked (number)
+finding-openings-missing = { $asked ->
+    [one] Something is missing in this wall: { WORD($look) }.
+   *[other] Count the { WORD($look) }: there are { $there } of { $asked }.
+ }
 finding-stray-line = This line belongs to nothing here; rub it out.
 
 # $count (number)
@@ -2230,6 +2241,10 @@ title-roof-point-picked = A roof’s point chosen instead of found
 title-peak-beside-middle = A peak beside the middle
 title-ends-on-eye-level = Uprights that stop on the eye level
 title-sleepers-even = Sleepers at even distances
+title-house-missing = A house is missing
+title-storeys-missing = Rows of windows missing
+title-bays-missing = Windows missing along a storey
+title-openings-missing = Windows or doors missing
 title-strip-missing = The strip of a taller house
 title-hidden-drawn = Hidden edges drawn
 title-eye-level-inside = An eye level inside a wall

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from orthopsis.marking.findings.houses import missing_of_houses
 from orthopsis.marking.findings.one import Finding, JudgedSheet, finding
 from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.marking.judging.answer_key import Expected, is_drawn, share_beside
@@ -31,7 +32,8 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         for edge in sheet.key.expected
         if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
     ]
-    said = []
+    of_houses = missing_of_houses(sheet, gone)
+    said, gone = of_houses.said, of_houses.left
     if gone:
         (x0, y0), (x1, y1) = gone[0].stroke.segment
         middle, many = ((x0 + x1) / 2, (y0 + y1) / 2), Number(float(len(gone)))
