@@ -15,7 +15,7 @@ from orthopsis.exercise.demand import for_demand
 from orthopsis.exercise.document import DemandName
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.materials import materials
-from orthopsis.exercise.recipes import RECIPES
+from orthopsis.exercise.recipes import RECIPES, recipe
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.told import rows
@@ -23,7 +23,7 @@ from orthopsis.phrase import About, Length, MarkName
 from orthopsis.wording.words import Words
 from tests.agreement import difference, kept, outlines
 from tests.documents import EXAMPLES, ONE_POINT, example, random_document, scene_of
-from tests.houses import random_houses
+from tests.houses import cottage, random_houses
 from tests.letters import STAIR, STREET, random_words
 from tests.words import instruction, title
 
@@ -180,6 +180,8 @@ ELEVEN = {
         (example("fern"), 18, 60),
         (example("pots-on-the-wall"), 20, 65),
         (example("moss-seen-from-below"), 28, 120),
+        (example("school-corner"), 30, 90),
+        (resolve(recipe("cottage").document), 22, 70),
         (scene_of(ONE_POINT, pieces=NINE), 16, 50),
         (scene_of(ONE_POINT, pieces=[ELEVEN]), 40, 150),
     ],
@@ -196,6 +198,28 @@ def test_a_good_start_is_a_lesson_too(recipe):
     made = run_through(resolve(recipe.document))
     assert len(made) <= 30
     assert all(step.says for step in made)
+
+
+def test_a_wall_of_five_by_four_windows_is_few_steps_of_detail():
+    plain = {"kind": "panel", "id": "panes", "on": "left", "look": "windows", "storeys": 4,
+             "sill_mm": 6, "height_mm": 12, "bays": {"count": 5}}  # fmt: skip
+
+    def detail(panel):
+        made = run_through(cottage(pieces__0__parts=[panel], pieces__0__roof={"kind": "flat"}))
+        return [step for step in made if step.act is Act.DETAILS]
+
+    assert len(detail({**plain, "inset": {"along_mm": 2}})) <= 7
+    assert sum(step.minutes for step in detail(plain)) <= 20
+
+
+def test_a_street_is_built_house_by_house_one_side_after_the_other():
+    titles = [title(step) for step in run_through(example("school-corner"))]
+    block = [one for one in titles if "upright" in one or "how long" in one]
+    sides = ["west" if any(name in one for name in ("Library", "Hall", "Kiosk", "Mill")) else "east"
+             for one in block]  # fmt: skip
+    assert sides == sorted(sides, reverse=True)
+    first = next(k for k, one in enumerate(titles) if "indows" in one)
+    assert not any("upright" in one and "windows" not in one for one in titles[first:])
 
 
 def test_stage_by_stage_all_fronts_come_before_all_backs():

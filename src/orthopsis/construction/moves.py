@@ -44,6 +44,8 @@ class Do(StrEnum):
     """Choose a place by eye, between marks."""
     TOUCH = "touch"
     """Lay the ruler so that it touches a curve and leads to a point; mark where it touches."""
+    TRACE = "trace"
+    """Draw along a part of a light line that is there already."""
     DARKEN = "darken"
     ERASE = "erase"
 
@@ -51,7 +53,7 @@ class Do(StrEnum):
 MINUTES = {
     Do.MEASURE: 0.3, Do.AIM: 0.2, Do.LAY: 0.1, Do.JOIN: 0.12, Do.SQUARE: 0.15, Do.CROSS: 0.03,
     Do.SLIDE: 0.3, Do.DIVIDE: 0.3, Do.CARRY: 0.25, Do.SKETCH: 1.5, Do.BEND: 0.4, Do.TOUCH: 0.2,
-    Do.JUDGE: 0.1, Do.DARKEN: 0.07, Do.ERASE: 0.02,
+    Do.JUDGE: 0.1, Do.TRACE: 0.07, Do.DARKEN: 0.07, Do.ERASE: 0.02,
 }  # fmt: skip
 """Minutes a move takes a ten-year-old (common practice, no published source)."""
 

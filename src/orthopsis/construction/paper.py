@@ -196,13 +196,18 @@ class Paper(MoveRecord):
                 guide.reached.append(mark.at)
 
     def keep(
-        self, start: Mark, end: Mark, family: str, body: Body, shows: Sequence[Portion] = (WHOLE,)
+        self,
+        start: Mark,
+        end: Mark,
+        family: str,
+        body: Body,
+        shows: Sequence[Portion] = (WHOLE,),
+        do: Do = Do.JOIN,
     ) -> None:
-        """A finished line from mark to mark, stopped where nearer things stand before it.
-
-        `shows` are the portions of it that the piece itself does not hide.
+        """A finished line from mark to mark, stopped where nearer things stand before it; `shows` are
+        the portions of it that the piece itself does not hide.
         """
-        self.moved(Do.JOIN, (start.name, end.name), None)
+        self.moved(do, (start.name, end.name), None)
         self._keep((start.at.xy, end.at.xy), (start, end), family, body, shows)
 
     def keep_along(

@@ -45,7 +45,8 @@ EXAMPLES = Path(__file__).parents[3] / "examples"
 EXERCISES = (
     "bell-corner", "seed-crates", "fern", "pots-on-the-wall", "moss-seen-from-below",
     "bins-at-the-gate", "look-down-yard", "three-crates", "cottage-by-the-lane",
-    "lane-to-the-mill", "market-corner", "garden-railway", "pocket-planet",
+    "lane-to-the-mill", "market-corner", "garden-railway", "pocket-planet", "school-corner",
+    "tiled-pavilion",
 )  # fmt: skip
 CLASS_NAME = "8 Rowan"
 PUPILS = (

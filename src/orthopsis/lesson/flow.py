@@ -68,10 +68,17 @@ def renumbered(made: Sequence[Step], order: Sequence[int]) -> list[Step]:
 def _by_stages(made: Sequence[Step], lefts_mm: Lefts) -> list[int]:
     """Act by act, and in an act one kind of step after the other; each as soon as it can be."""
     waves, ranks, leading = _waves(made), _ranks(made), _leading(made)
-    acts = list(Act)
+    acts, needs = list(Act), _needs(made)
+    in_chain, turns = _in_chain(made, needs), _turns(made)
     reached: dict[Part | None, Act] = {}
     places: list[Place] = []
     for number, step in enumerate(made):
+        if step.part in in_chain and acts.index(step.act) <= acts.index(Act.BACKS):
+            assert step.part is not None
+            # A street is built house by house, each to its end, for there the next begins.
+            wave, turn = waves.get(step.part, 0), turns[step.part.piece]
+            places.append((wave, acts.index(Act.FRONTS), -1, turn, number))
+            continue
         # A thing does not go back to an act that it has left.
         act = max(step.act, reached.get(step.part, step.act), key=acts.index)
         if step.part is not None:
@@ -79,7 +86,26 @@ def _by_stages(made: Sequence[Step], lefts_mm: Lefts) -> list[int]:
         wave = -1 if step.act is Act.SETTING else waves.get(step.part, len(made))
         left_mm = -math.inf if (step.part, act) in leading else lefts_mm.get(step.part, 0.0)
         places.append((wave, acts.index(act), ranks[act, step.like], left_mm, number))
-    return _as_soon_as_possible(places, _needs(made))
+    return _as_soon_as_possible(places, needs)
+
+
+def _in_chain(made: Sequence[Step], needs: Sequence[set[int]]) -> set[Part | None]:
+    """Parts whose fronts begin at the backs of others, and those others."""
+    fronts, found = (Act.PLAN, Act.FRONTS), set[Part | None]()
+    for step, needed in zip(made, needs, strict=True):
+        if step.act in fronts:
+            bases = {
+                made[k].part for k in needed
+                if made[k].act is Act.BACKS and made[k].part not in (None, step.part)
+            }  # fmt: skip
+            found |= {step.part, *bases} if bases else set()
+    return found
+
+
+def _turns(made: Sequence[Step]) -> dict[str, float]:
+    """The pieces in the order in which they are begun."""
+    pieces = dict.fromkeys(step.part.piece for step in made if step.part is not None)
+    return {piece: float(k) for k, piece in enumerate(pieces)}
 
 
 def _as_soon_as_possible(places: Sequence[Place], needs: Sequence[set[int]]) -> list[int]:

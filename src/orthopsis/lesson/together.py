@@ -87,19 +87,19 @@ def _things_again(
     done: list[Step] = []
     alike: list[list[Step]] = []
 
+    def whole(steps: Sequence[Step]) -> bool:
+        return len(steps) == of_part[steps[0].part]
+
     def close() -> None:
         if len(alike) > 1:
-            done.append(_several_things(alike))
+            done.append(_several_things(alike, whole=whole(alike[0])))
         elif alike:
-            done.append(_thing(alike[0], whole=True))
+            done.append(_thing(alike[0], whole=whole(alike[0])))
         alike.clear()
 
     for steps in again:
-        if len(steps) < of_part[steps[0].part]:
-            close()
-            done.append(_thing(steps, whole=False))
-            continue
         fits = alike and list(map(_kind, alike[0])) == list(map(_kind, steps))
+        fits = fits and whole(alike[0]) == whole(steps)
         if not fits or _minutes([*chain.from_iterable(alike), *steps]) > LONGEST_MIN:
             close()
         alike.append(list(steps))
@@ -199,7 +199,7 @@ def _one(first: Step | None, rest: Sequence[Step]) -> Step:
     )
 
 
-def _title_again(name: Value, steps: Sequence[Step], whole: bool) -> Phrase:
+def _title_of(name: Value, steps: Sequence[Step], *, whole: bool) -> Phrase:
     if whole:
         return say("title-again", thing=name)
     if len(steps) == 1:
@@ -207,7 +207,7 @@ def _title_again(name: Value, steps: Sequence[Step], whole: bool) -> Phrase:
     return say("title-span", thing=name, first=steps[0].title, last=steps[-1].title)
 
 
-def _thing(steps: Sequence[Step], whole: bool) -> Step:
+def _thing(steps: Sequence[Step], *, whole: bool) -> Step:
     """Steps of a thing that is made like another before it; the `whole` of it, or some."""
     rows = tuple(
         (say("table-step", title=step.title), Several(tuple(_cells(step)), "comma"))
@@ -219,7 +219,7 @@ def _thing(steps: Sequence[Step], whole: bool) -> Step:
     assert name is not None
     return _merged(
         steps,
-        title=_title_again(name, steps, whole),
+        title=_title_of(name, steps, whole=whole),
         says=[say("again-thing", rows=count(len(rows)))],
         checks=_last_check(steps),
         table=Table(columns, rows) if rows else None,
@@ -227,12 +227,13 @@ def _thing(steps: Sequence[Step], whole: bool) -> Step:
     )
 
 
-def _several_things(things: Sequence[Sequence[Step]]) -> Step:
-    """Several things that are all made like another before them."""
+def _several_things(things: Sequence[Sequence[Step]], *, whole: bool) -> Step:
+    """Several things that are all made like another before them; the `whole` of them, or some."""
     every = list(chain.from_iterable(things))
+    names = _things(every, {})
     return _merged(
         every,
-        title=say("title-again", thing=_things(every, {})),
+        title=_title_of(names, things[0], whole=whole),
         says=[say("again-thing", rows=count(len(things)))],
         checks=_last_check(every),
         table=_table(every),

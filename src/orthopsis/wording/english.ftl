@@ -2014,6 +2014,7 @@ column-count = How many
 column-gap = Gap
 column-from = Begins
 column-wide = Wide
+column-peak = Peak
 column-along = How long
 # $value (phrase)
 brief-along = { $value }
@@ -2021,6 +2022,8 @@ column-first = First mark
 column-near = Near line
 column-places = Corners, from the left / from the top
 column-far = Far line
+# $value (phrase)
+brief-peak = peak { $value }
 # $value (phrase)
 brief-wide = wide: { $value }
 # $value (phrase)

@@ -134,7 +134,7 @@ class _Moves(MemberMoves):
             "dormer-front", foot=foot, high=Length(dormer.high_mm), other=foot_2, over=over,
             peak_high=Length(dormer.peak_mm), peak=marks[PEAK],
         )  # fmt: skip
-        step.differs(height=Length(dormer.high_mm))
+        step.differs(height=Length(dormer.high_mm), peak=Length(dormer.peak_mm))
         step.check("dormer-front-check")
         step.bulk = True
         return middle

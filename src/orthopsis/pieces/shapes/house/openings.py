@@ -10,6 +10,7 @@ from itertools import pairwise
 from orthopsis.construction.division import divided
 from orthopsis.construction.face import true_share_down
 from orthopsis.construction.moves import (
+    Do,
     Mark,
     Ruled,
     Said,
@@ -173,7 +174,8 @@ class _Openings:
         else:
             step.say("panel-lines-to", vp=goal)
         step.differs(measures=measured)
-        step.bulk = len(step.strokes) > MOST_LINES
+        # What stands before the wall may part each of them.
+        step.bulk = len(lines) > 2
         step.check("panel-heights-check" if goal else "panel-heights-level-check")
         return lines
 
@@ -268,6 +270,9 @@ class _Openings:
                 since=work.paper.along(foot, far_foot),
             )  # fmt: skip
         step.say("panel-uprights", count=count(len(uprights)))
+        measured = measures_set(step)
+        if measured.items:
+            step.differs(measures=measured)
         step.check("panel-bays-check" if self.wall.near else "panel-bays-level-check")
         step.bulk = True
         return list(zip(uprights[::2], uprights[1::2], strict=True))
@@ -378,7 +383,7 @@ class _Openings:
         for k in range(4):
             start, end = marks[k], marks[(k + 1) % 4]
             if not _along(start, end, *edges[k]):
-                paper.keep(start, end, ways[k % 2], site.body)
+                paper.keep(start, end, ways[k % 2], site.body, do=Do.TRACE)
 
 
 def _along(start: Mark, end: Mark, one: Mark, other: Mark) -> bool:
