@@ -204,8 +204,8 @@ class Paper(MoveRecord):
         shows: Sequence[Portion] = (WHOLE,),
         do: Do = Do.JOIN,
     ) -> None:
-        """A finished line from mark to mark, stopped where nearer things stand before it; `shows` are
-        the portions of it that the piece itself does not hide.
+        """A finished line from mark to mark, stopped where nearer things stand before it; `shows`
+        are the portions of it that the piece itself does not hide.
         """
         self.moved(do, (start.name, end.name), None)
         self._keep((start.at.xy, end.at.xy), (start, end), family, body, shows)
