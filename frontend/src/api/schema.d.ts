@@ -1429,7 +1429,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -2428,7 +2428,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
         };
         /**
          * JobState
@@ -2618,6 +2618,46 @@ export interface components {
              * @default
              */
             notes: string;
+        };
+        /**
+         * Lettering
+         * @description A word in block letters that lie in the wall `on`, on a strip given as a panel is: between
+         *     two cuts along the wall's foot, `up_mm` and `height_mm` on its near upright, or as a `front`.
+         *
+         *     `drawn` by eye each letter has an equal field of the strip, and nobody judges it; by marks all
+         *     of its lines are found.
+         */
+        Lettering: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lettering";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "left" | "right" | "front";
+            /** Text */
+            text: string;
+            /**
+             * Drawn
+             * @default by eye
+             * @enum {string}
+             */
+            drawn: "by eye" | "by marks";
+            from?: components["schemas"]["Cut"] | null;
+            to?: components["schemas"]["Cut"] | null;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /** Height Mm */
+            height_mm?: number | null;
+            front?: components["schemas"]["Front"] | null;
         };
         /**
          * Letters

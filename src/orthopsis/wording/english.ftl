@@ -1766,6 +1766,7 @@ hip-edges-title = the hips
 hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
 hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
 word-chimney = chimney
+word-lettering = lettering
 word-dormer = dormer
 word-sign = sign
 word-balcony = balcony
@@ -1981,6 +1982,42 @@ panel-one-check = Its head leads to { $vp }, like the foot of the wall.
 panel-openings-title = { WORD($look) }
 # $look (choice) $count (number)
 panel-openings = Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+lettering-strip-title = the strip for the letters
+# $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
+lettering-front =
+    Mark { $corner } { $across } and { $down }. Draw a light strip for the letters, { $width } wide and
+    { $height } high.
+lettering-strip-check = The strip lies flat in the wall: its lines run with the wall’s own.
+lettering-rows-title = rows for the letters
+# $upright (list) $measures (list) $diagonal (list) $vp (point)
+lettering-rows = Down the strip’s near edge { $upright } mark { $measures }, and lead light lines to { $vp }.
+# $line (list) $measures (list)
+lettering-rows-level = Down { $line } mark { $measures }, and draw light level lines.
+lettering-columns-title = uprights for the letters
+# $upright (list) $measures (list) $diagonal (list) $vp (point)
+lettering-columns =
+    Draw the strip’s diagonal { $diagonal }. Down { $upright } mark { $measures }. Ruler on each mark and
+    on { $vp }: where it meets the diagonal stands a light upright.
+# $line (list) $measures (list)
+lettering-columns-level = Along { $line } mark { $measures }, and draw light uprights.
+lettering-light-check = All light lines stay inside the strip.
+lettering-fields-title = a field for each letter
+# $near (list) $diagonal (list) $vp (point) $count (number)
+lettering-fields =
+    Draw the strip’s diagonal { $diagonal }. Part its near edge { $near } into { $count } equal parts.
+    Ruler on each mark and on { $vp }: where it meets the diagonal stands a light upright.
+# $line (list) $count (number)
+lettering-fields-level = Part { $line } into { $count } equal parts, and draw light uprights.
+lettering-fields-check = The fields grow narrower evenly as the wall runs away; where we face it they are equal.
+lettering-by-eye-title = the letters
+# $text (own)
+lettering-by-eye =
+    Draw { $text } with the ruler, one letter in each field, and leave a little room on both sides. Lines
+    across lead to the same point as the strip; the others are upright or slanted by eye.
+lettering-title = the letters
+# $text (own)
+lettering = Draw { $text } along the light lines. Go from corner to corner, as in the picture.
+lettering-check = Letters grow narrower as the wall runs away; none has a thickness.
 # $look (choice)
 panel-inset-title = { WORD($look) }: how deep in the wall
 # $mark (mark) $vp (point)
@@ -2015,6 +2052,7 @@ column-gap = Gap
 column-from = Begins
 column-wide = Wide
 column-peak = Peak
+column-text = Word
 column-along = How long
 # $value (phrase)
 brief-along = { $value }
@@ -2024,6 +2062,8 @@ column-places = Corners, from the left / from the top
 column-far = Far line
 # $value (phrase)
 brief-peak = peak { $value }
+# $value (own)
+brief-text = { $value }
 # $value (phrase)
 brief-wide = wide: { $value }
 # $value (phrase)
@@ -2496,6 +2536,7 @@ added-door = Add a door
 added-chimney = Add a chimney
 added-dormer = Add a dormer
 added-sign = Add a sign
+added-lettering = Add lettering
 added-bricks = Add bricks
 added-tiles = Add tiles
 choice-look-sign = a sign
@@ -2541,6 +2582,9 @@ field-bays-count = How many beside one another
 field-bays-pier = Parts of a pier
 field-bays-open = Parts of an opening
 field-bays-by = Found
+field-drawn = Letters are drawn
+choice-drawn-by-eye = by eye, one in each field
+choice-drawn-by-marks = by marks, line by line
 choice-by-diagonal = by a diagonal
 choice-by-marks = by marks on a level line
 choice-by-eye = by eye

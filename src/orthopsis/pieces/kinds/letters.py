@@ -6,13 +6,12 @@ and is a member of the word by its number: ``fern:1`` is the F.
 
 from __future__ import annotations
 
-import unicodedata
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Annotated, Any, ClassVar, Literal, Self
 
-from pydantic import AfterValidator, Field, model_validator
+from pydantic import Field, model_validator
 
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
@@ -35,7 +34,6 @@ from orthopsis.pieces.shapes.extrusion.alphabet import (
     Alphabet,
     Form,
     Placed,
-    can_be_drawn,
     letter,
     set_in_row,
 )
@@ -43,8 +41,7 @@ from orthopsis.pieces.shapes.extrusion.construct import draw_profile
 from orthopsis.pieces.shapes.extrusion.model import Extrusion, StreetPlace
 from orthopsis.pieces.shapes.extrusion.profile import Profile
 from orthopsis.pieces.shapes.extrusion.profile_site import Extruded
-
-MOST_LETTERS = 24
+from orthopsis.pieces.shapes.extrusion.text import Text
 
 ROUND_HEIGHTS_MM: dict[Alphabet, tuple[float, ...]] = {
     "measured": (120.0, 90.0, 60.0, 30.0, 20.0, 15.0, 10.0),
@@ -54,29 +51,6 @@ ROUND_HEIGHTS_MM: dict[Alphabet, tuple[float, ...]] = {
 
 SHARES = (1.0, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1)
 """Parts of its first height that a receding word may get."""
-
-
-def _can_be_drawn(text: str) -> str:
-    text = unicodedata.normalize("NFC", text)
-    if not text.strip():
-        raise Unfit(say("refused-no-letter"))
-    for character in text:
-        if not can_be_drawn(character) and character != " ":
-            if len(character.upper()) == 1 and can_be_drawn(character.upper()):
-                raise Unfit(
-                    say("refused-small-letter", letter=Own(character), text=Own(text.upper()))
-                )
-            raise Unfit(say("refused-unknown-letter", letter=Own(character)))
-    return text
-
-
-Text = Annotated[
-    str,
-    Field(min_length=1, max_length=MOST_LETTERS),
-    AfterValidator(_can_be_drawn),
-    FieldRole.TEXT,
-    Editor.WORD,
-]
 
 
 @dataclass(frozen=True)

@@ -8,6 +8,8 @@ from orthopsis.pieces.shapes.house.form import FIRST, Pair, pair
 from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.hip_moves import draw_hip
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.lettering import Lettering
+from orthopsis.pieces.shapes.house.lettering_moves import draw_lettering
 from orthopsis.pieces.shapes.house.openings import draw_panel, shows_somewhere
 from orthopsis.pieces.shapes.house.pattern import Pattern
 from orthopsis.pieces.shapes.house.pattern_moves import draw_pattern
@@ -46,9 +48,11 @@ def draw_house(house: House, site: Site) -> FrameMarks:
         drawn = (one for step in work.paper.steps[first:] for one in step.strokes)
         if not any(one.fate == "keep" for one in drawn):
             take_back()
-    for pattern in house.patterns:
-        assert isinstance(pattern, Pattern)
-        draw_pattern(work, pattern)
+    for one in house.patterns:
+        if isinstance(one, Pattern):
+            draw_pattern(work, one)
+        elif isinstance(one, Lettering):
+            draw_lettering(work, one)
     tidy(site, "house")
     # What a row hands on besides its corners stays with them.
     return work.marks if isinstance(work.marks, FrameMarks) else FrameMarks(work.marks)

@@ -15,7 +15,9 @@ from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.build import draw_house
 from orthopsis.pieces.shapes.house.fittings import open_faces
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.lettering import Lettering
 from orthopsis.pieces.shapes.house.pattern import Pattern
+from orthopsis.pieces.shapes.house.walls import AROUND
 
 
 class DrawnHouse(Drawn):
@@ -45,7 +47,17 @@ class DrawnHouse(Drawn):
         return [((*self.roof_path, "far"), one) for one in self.house(stage).found_points()]
 
     def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
-        return self.house(stage).by_hand()
+        house = self.house(stage)
+        letterings = (one for one in house.patterns if isinstance(one, Lettering))
+        return [
+            *house.by_hand(),
+            *(
+                outline
+                for one in letterings
+                if house.faces_us(AROUND.index(one.strip.wall(house.walls).corners))
+                for outline in one.by_hand(house)
+            ),
+        ]
 
     def fills(self, stage: Stage) -> Sequence[Segment]:
         house = self.house(stage)

@@ -24,6 +24,7 @@ from orthopsis.pieces.shapes.house.dormer import Dormer
 from orthopsis.pieces.shapes.house.dormer_moves import first_dormer
 from orthopsis.pieces.shapes.house.first_panel import first_panel
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.lettering import Lettering, first_lettering
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.on_roof import first_chimney
 from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_block
@@ -33,14 +34,16 @@ from orthopsis.pieces.shapes.house.planes import roof_planes
 from orthopsis.pieces.shapes.house.roofs import Pitched, Roof
 from orthopsis.pieces.shapes.house.walls import AROUND
 
-Fitting = Annotated[Panel | Pattern | Chimney | Dormer | WallBlock, Field(discriminator="kind")]
-ON_WALLS = ("windows", "door", "sign", "bricks")
+Fitting = Annotated[
+    Panel | Pattern | Lettering | Chimney | Dormer | WallBlock, Field(discriminator="kind")
+]
+ON_WALLS = ("windows", "door", "lettering", "sign", "bricks")
 ON_SLOPES = ("chimney", "dormer", "tiles")
 Fittings = Annotated[
     list[Fitting],
     Field(alias="parts", max_length=40, default_factory=list),
     Editor.PARTS,
-    Added(("windows", "door", "chimney", "dormer", "sign", "bricks", "tiles")),
+    Added(("windows", "door", "chimney", "dormer", "lettering", "sign", "bricks", "tiles")),
 ]
 
 
@@ -61,7 +64,7 @@ def fitted_house(
 ) -> House:
     """A house with what lies in its faces."""
     panels = [one for one in fittings if isinstance(one, Panel)]
-    patterns = [one for one in fittings if isinstance(one, Pattern)]
+    patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
     return House(part, name, place, roof, panels, stage, patterns)
 
 
@@ -84,6 +87,8 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
         return [*fittings, first_chimney(house, id, new.on)]
     if new.what == "dormer":
         return [*fittings, first_dormer(house, id, new.on, new.at)]
+    if new.what == "lettering":
+        return [*fittings, first_lettering(house, id, new.on, new.at)]
     if new.what == "sign":
         return [*fittings, first_block(house, id, new.on, new.at)]
     return [*fittings, first_panel(house, new.what, id, new.on, new.at)]

@@ -3,8 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from functools import cached_property
 from itertools import pairwise
 
 from orthopsis.construction.division import divided
@@ -25,10 +23,10 @@ from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance, part_way
 from orthopsis.perspective.segments import remainder
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.phrase import Choice, Length
-from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.shapes.house.inset_moves import Grid, InsetMoves
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
 from orthopsis.pieces.shapes.house.site import HouseSite
+from orthopsis.pieces.shapes.house.wall_moves import WallMoves
 from orthopsis.pieces.shapes.house.walls import Wall
 
 MOST_LINES = 7
@@ -93,13 +91,8 @@ def _draw_inset(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
         InsetMoves(work, panel, wall, grid).draw()
 
 
-@dataclass
-class _Openings:
+class _Openings(WallMoves):
     """A panel on a wall that runs away, or in storeys and bays on one that we face."""
-
-    work: HouseSite
-    panel: Panel
-    wall: Wall
 
     def draw(self) -> None:
         if self.panel.bays is None and self.panel.storeys is None:
@@ -115,10 +108,10 @@ class _Openings:
         (top, foot), look = self.near, Choice(panel.look)
         step = work.begin("panel-one", look=look)
         cuts = (panel.from_, "left"), (panel.to, "right")
-        sides = [self._cut(step, cut, column) for cut, column in cuts if cut]
+        sides = [self.cut(step, cut, column) for cut, column in cuts if cut]
         near, away = (work.paper.along(*ends) for ends in sides)
         (row,) = panel.rows(distance(top.at, foot.at))
-        low, high = self._level(row.foot_mm), self._level(row.head_mm)
+        low, high = self.level(row.foot_mm), self.level(row.head_mm)
         goal = work.points[self.wall.family]
         step.say("panel-one-sides")
         if row.foot_mm > ON_THE_EDGE_MM:
@@ -137,18 +130,6 @@ class _Openings:
 
     # --- heights ------------------------------------------------------------------------------
 
-    @cached_property
-    def near(self) -> tuple[Mark, Mark]:
-        """The top and foot of the wall's near upright."""
-        top, foot = (self.work.marks[k] for k in self.wall.near_upright)
-        return top, foot
-
-    @cached_property
-    def far(self) -> tuple[Mark, Mark]:
-        """The top and foot of the wall's far upright."""
-        top, foot = (self.work.marks[k] for k in self.wall.far_upright)
-        return top, foot
-
     def _heights(self) -> list[tuple[Ruled, Ruled]]:
         """A line for the foot and one for the head of each row."""
         work, (top, foot) = self.work, self.near
@@ -157,7 +138,7 @@ class _Openings:
         step = work.begin("panel-heights", look=Choice(panel.look))
         storeys = panel.storeys
         if storeys is None:
-            lines = [(self._level(row.foot_mm), self._level(row.head_mm)) for row in rows]
+            lines = [(self.level(row.foot_mm), self.level(row.head_mm)) for row in rows]
         else:
             lines = [self._storey(k, storeys) for k in range(panel.skip, storeys)]
         if not step.moves:
@@ -200,27 +181,7 @@ class _Openings:
         base = divided(paper, foot, top, number / storeys) if number else foot
         sill = paper.measure_along(base, top, panel.sill_mm) if panel.sill_mm else base
         head = paper.measure_along(sill, top, panel.height_mm or 0.0)
-        return self._line_from(sill), self._line_from(head)
-
-    def _level(self, mm: float) -> Ruled:
-        """The level line of the wall that starts so far up its near upright."""
-        work, (top, foot) = self.work, self.near
-        paper = work.paper
-        if mm < ON_THE_EDGE_MM:
-            return paper.along(foot, self.far[1])
-        if abs(mm - distance(top.at, foot.at)) < ON_THE_EDGE_MM:
-            return paper.along(top, self.far[0])
-        return self._line_from(paper.measure_along(foot, top, mm))
-
-    def _line_from(self, mark: Mark) -> Ruled:
-        """The level line of the wall from a mark on its near upright."""
-        work, paper, (top, foot) = self.work, self.work.paper, self.near
-        for end, far in ((foot, self.far[1]), (top, self.far[0])):
-            if distance(mark.at, end.at) < ON_THE_EDGE_MM:
-                return paper.along(end, far)
-        if self.wall.family == HORIZONTAL:
-            return paper.level(mark)
-        return paper.aim(mark, work.points[self.wall.family], work.site.part, fate="erase")
+        return self.line_from(sill), self.line_from(head)
 
     # --- along the wall -----------------------------------------------------------------------
 
@@ -231,24 +192,10 @@ class _Openings:
         if panel.from_ is None and panel.to is None:
             return top, foot, far_top, far_foot
         step = work.begin("panel-cuts", look=Choice(panel.look))
-        near = (top, foot) if panel.from_ is None else self._cut(step, panel.from_, "left")
-        far = (far_top, far_foot) if panel.to is None else self._cut(step, panel.to, "right")
+        near = (top, foot) if panel.from_ is None else self.cut(step, panel.from_, "left")
+        far = (far_top, far_foot) if panel.to is None else self.cut(step, panel.to, "right")
         step.check("panel-cuts-check")
         return *near, *far
-
-    def _cut(self, step: Step, cut: Cut, column: str) -> tuple[Mark, Mark]:
-        """An upright over a mark on the wall's foot: where it meets the top line, and the mark."""
-        work, paper = self.work, self.work.paper
-        vp = work.points[self.wall.family]
-        (top, foot), (far_top, far_foot) = self.near, self.far
-        guide = paper.along(foot, far_foot)
-        inward = LEFT if far_foot.at.x < foot.at.x else LEVEL
-        mark, said = cut.build(work.site, foot, vp, guide, inward, (), "near-foot", column)
-        step.says.append(said)
-        upright = work.upright(mark)
-        head = paper.cross(upright, paper.along(top, far_top))
-        paper.across(upright, paper.along(top, far_top), work.site.part)
-        return head, mark
 
     def _bays(self, stretch: Stretch) -> list[tuple[Ruled, Ruled]]:
         """An upright for both sides of each opening."""
