@@ -111,14 +111,16 @@ def test_the_bench_is_told_which_part_of_a_house_has_which_fields():
     (parts,) = (field for field in building.fields if field.path == ("parts",))
     where = {field.only: [one.value for one in field.choices]
              for field in parts.fields if field.path == ("on",)}  # fmt: skip
-    assert where["panel", "block"] == ["left", "right", "front"]
-    assert "roof left" in where["chimney",]
+    assert where["panel", "lettering", "block"] == ["left", "right", "front"]
+    assert "roof left" in where["chimney", "dormer"]
     high = next(field for field in parts.fields if field.path == ("high_mm",))
-    assert high.only == ("chimney",)
+    assert high.only == ("chimney", "dormer")
     assert [one.value for one in parts.added] == [
         "windows",
         "door",
         "chimney",
+        "dormer",
+        "lettering",
         "sign",
         "bricks",
         "tiles",
