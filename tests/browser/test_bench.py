@@ -260,3 +260,80 @@ def test_every_measure_of_a_street_is_a_number_and_its_grips_are_dragged(watched
     assert after != before
     page.keyboard.press("Control+z")
     saved(page)
+
+
+def middle_of(page, name):
+    """The middle of a lit wall on the screen."""
+    wall = page.get_by_role("button", name=name)
+    return wall.evaluate(
+        """face => {
+          const places = [...face.points], matrix = face.getScreenCTM();
+          const sum = places.reduce(([x, y], one) => [x + one.x, y + one.y], [0, 0]);
+          const at = new DOMPoint(sum[0] / places.length, sum[1] / places.length);
+          const there = at.matrixTransform(matrix);
+          return [there.x, there.y];
+        }"""
+    )
+
+
+def test_a_street_is_built_by_clicks_where_each_thing_belongs(watched, server):
+    page = watched.go("prepare/new")
+    page.get_by_role("button", name="New two-point sheet").click()
+    page.get_by_role("button", name="Add a house").click()
+    page.get_by_role("button", name="Put it in the middle").click()
+    page.get_by_role("button", name="Next house", exact=True).click()
+    # By keys: the plus at the left end, twice; what is in the hand stays there.
+    for _ in range(2):
+        before = lines_on(page)
+        page.get_by_role("button", name="Next house at the left of").first.press("Enter")
+        expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
+    page.get_by_role("button", name="Done").click()
+    page.get_by_role("button", name="Add windows").last.click()
+    for house in ("house 1", "house 2", "house 3"):
+        before = lines_on(page)
+        page.mouse.click(*middle_of(page, f"Put it on the left wall of {house}"))
+        expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Add a door").last.click()
+    page.mouse.click(*middle_of(page, "Put it on the right wall of house 1"))
+    page.get_by_role("button", name="Done").click()
+    saved(page)
+    made = document(server, "New two-point exercise")["pieces"]
+    assert [one["kind"] for one in made] == ["building", "row"]
+    assert [one["look"] for one in made[0]["parts"]] == ["windows", "door"]
+    assert [one["parts"][0]["look"] for one in made[1]["buildings"]] == ["windows"] * 2
+    # A wall chooses its house, whose storeys are dragged and set by keys.
+    storeys = page.get_by_role("slider", name="storeys of house 1")
+    expect(storeys).to_be_visible()
+    told = made[0]["parts"][0]["storeys"]
+    storeys.press("ArrowDown")
+    expect(storeys).to_have_attribute("aria-valuetext", f"{told + 1} storeys")
+    drag(page, page.get_by_role("slider", name="peak of house 1"), 0, -40)
+    saved(page)
+    taller = document(server, "New two-point exercise")["pieces"][0]
+    assert taller["parts"][0]["storeys"] == told + 1
+    assert taller["roof"]["peak_mm"] > made[0]["roof"]["peak_mm"]
+
+
+def test_a_house_of_a_row_has_a_roof_and_parts_of_its_own(watched, server):
+    page = open_bench(watched, "The school corner")
+    page.get_by_role("button", name="west", exact=False).first.click()
+    page.locator("summary", has_text="hall").click()
+    hall = page.locator("details", has=page.locator("summary", has_text="hall"))
+    before = lines_on(page)
+    hall.get_by_label("Roof").first.select_option("gable")
+    expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
+    before = lines_on(page)
+    hall.get_by_role("button", name="Add windows").click()
+    expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
+    hall.locator("summary", has_text="windows 1").click()
+    before = lines_on(page)
+    hall.get_by_role("checkbox", name="Cut into the wall").click()
+    expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
+    saved(page)
+    row = next(
+        one for one in document(server, "The school corner")["pieces"] if one["id"] == "west"
+    )
+    made = next(one for one in row["buildings"] if one["id"] == "hall")
+    assert made["roof"]["kind"] == "gable"
+    assert made["parts"][0]["inset"]["along_mm"] == 5.0

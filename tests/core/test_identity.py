@@ -20,6 +20,7 @@ from orthopsis.pieces.describe import kinds
 from orthopsis.pieces.piece import forms_of
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import pair_roles, role_in, roles_of
+from orthopsis.wording.words import Words
 from tests.documents import EXAMPLES, ONE_POINT, ROOT, THREE_POINT, TWO_POINT, changed, scene_of
 from tests.words import title
 
@@ -199,3 +200,19 @@ def test_a_hidden_part_leaves_no_trace():
     told = [[(s.phrase, str(s.part), [m.name for m in s.marks]) for s in steps(scene)]
             for scene in (with_it, without)]  # fmt: skip
     assert told[0] == told[1]
+
+
+def labels(fields):
+    """What fields are called, with their choices and what they may hold."""
+    for field in fields:
+        yield field.label
+        yield from (one.label for one in (*field.choices, *field.added))
+        yield from labels(field.fields)
+
+
+def test_every_field_choice_and_part_of_every_kind_has_its_words():
+    words = Words()
+    for kind in kinds():
+        of_forms = (field for form in kind.forms for field in form.fields)
+        for label in (kind.name, kind.several, kind.add, *labels([*kind.fields, *of_forms])):
+            assert words.say(label)

@@ -2562,6 +2562,7 @@ field-out-mm = Out of the wall
 field-deep = Deep, at the top
 field-high-mm = High, in front
 field-rake-mm = Up the rake
+field-peak-mm = Peak, above its sides
 field-on = It is on
 choice-on-left = left
 choice-on-right = right
