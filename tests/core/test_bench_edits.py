@@ -131,13 +131,13 @@ def test_every_handle_lies_where_its_value_is_read(seed):
         scene = resolve(from_data(data))
         grips = [
             (piece, grip)
-            for number, piece in enumerate(scene.pieces)
-            for grip in piece.handles(scene.stage(number))
+            for number, piece in enumerate(scene.exercise.pieces)
+            for grip in piece.handles(scene.stage(number), scene.pieces[number])
         ]
     except ExerciseError:
         return
     for piece, grip in grips:
-        value = value_of(scene.exercise.pieces[scene.pieces.index(piece)], grip)
+        value = value_of(piece, grip)
         here, start = grip.at, grip.start
         if grip.reads == "across":
             read = here.x
@@ -157,7 +157,9 @@ def test_every_handle_lies_where_its_value_is_read(seed):
 
 def test_a_house_has_handles_for_its_peak_its_storeys_its_bays_and_its_cuts():
     scene = cottage()
-    found = {(grip.field, grip.way) for grip in scene.pieces[0].handles(scene.stage(0))}
+    found = {
+        (grip.field, grip.way) for grip in scene.pieces[0].handles(scene.stage(0), scene.pieces[0])
+    }
     assert found >= {
         ("left", "x_mm"), ("roof", "peak_mm"), ("parts.0", "storeys"), ("parts.0.bays", "count"),
         ("parts.0", "height_mm"), ("parts.1.from", "fraction"), ("parts.1.to", "fraction"),

@@ -232,8 +232,11 @@ class Piece(Measures):
         del new
         raise stage.refuse("parts", say("refused-no-parts"))
 
-    def handles(self, stage: Stage) -> list[Grip]:
-        """All of its measures that can be taken hold of on the sheet. Raises ExerciseError."""
+    def handles(self, stage: Stage, settled: Piece) -> list[Grip]:
+        """All of its measures that can be taken hold of on the sheet; `settled` is the same piece
+        measured out. Raises ExerciseError.
+        """
+        del settled
         return self.grips(stage)
 
     def row_ends(self, stage: Stage) -> list[RowEnd]:

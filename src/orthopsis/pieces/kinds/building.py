@@ -10,6 +10,7 @@ from pydantic import model_validator
 from orthopsis.perspective.plane import Point
 from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage
 from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.piece import Piece
 from orthopsis.pieces.placement.row_handles import ends_of_block
 from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
@@ -84,9 +85,9 @@ class Building(BlockPiece, DrawnHouse):
         """The building where it stands."""
         return fitted_house(self.part, self.name, self.place, self.roof, self.fittings, stage)
 
-    def handles(self, stage: Stage) -> list[Grip]:
-        house = self.house(stage)
-        return [*self.grips(stage), *house_handles(house, self.fittings)]
+    def handles(self, stage: Stage, settled: Piece) -> list[Grip]:
+        assert isinstance(settled, Building)
+        return [*self.grips(stage), *house_handles(settled.house(stage), self.fittings)]
 
     def row_ends(self, stage: Stage) -> list[RowEnd]:
         return ends_of_block(self.place, stage)

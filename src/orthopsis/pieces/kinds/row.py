@@ -205,9 +205,10 @@ class Row(Piece):
         del stage
         return []
 
-    def handles(self, stage: Stage) -> list[Grip]:
+    def handles(self, stage: Stage, settled: Piece) -> list[Grip]:
+        assert isinstance(settled, Row)
         found: list[Grip] = []
-        for number, house in enumerate(self._houses(stage)):
+        for number, house in enumerate(settled._houses(stage)):
             member, path = house.member, f"buildings.{number}"
             own = [
                 *handles_in_row(house.place, member, path, stage),

@@ -153,7 +153,8 @@ class Way(Piece, Drawn):
             found.append(Grip(field, cut.way, start, goal, at))
         return found
 
-    def handles(self, stage: Stage) -> list[Grip]:
+    def handles(self, stage: Stage, settled: Piece) -> list[Grip]:
+        del settled
         edges = [
             Grip("edges_mm", str(k), at, at, at, label="grip-way-edge", across=True)
             for k, at in enumerate(self.place.at_sheet(stage, x) for x in self.place.edges_mm)

@@ -277,7 +277,7 @@ def picture_record(
             grip_record(piece.id, grip, scene.words)
             for number, piece in enumerate(scene.exercise.pieces)
             if not lines_only or piece.id == chosen
-            for grip in scene.pieces[number].handles(scene.stage(number))
+            for grip in piece.handles(scene.stage(number), scene.pieces[number])
         ],
         faces=None if lines_only else _faces(scene),
         row_ends=None if lines_only else _row_ends(scene),
