@@ -150,3 +150,19 @@ def test_tools_in_the_room_are_named_in_the_steps():
     assert "does not reach" not in " ".join(
         instruction(step, scene.words) for step in run_through(scene)
     )
+
+
+@pytest.mark.parametrize(("age", "houses"), [(7, 1), (13, 3), (None, 3)])
+def test_first_steps_of_a_street_are_a_whole_picture_of_one_side(age, houses):
+    data = {**to_data(example("school-corner").exercise), "age": age}
+    first = for_demand(from_data(data), "first steps")
+    assert [piece.id for piece in first.pieces] == ["school", "west"]
+    assert len(first.pieces[1].buildings) == houses
+    assert steps(resolve(first)) and picture(resolve(first))
+
+
+def test_a_teacher_says_how_many_houses_of_each_row_stay():
+    data = to_data(example("school-corner").exercise)
+    data["demands"] = {"first steps": {"houses": 2}}
+    first = for_demand(from_data(data), "first steps")
+    assert [len(one.buildings) for one in first.pieces[1:]] == [2, 2]

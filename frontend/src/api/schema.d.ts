@@ -1767,13 +1767,16 @@ export interface components {
         };
         /**
          * DemandSpec
-         * @description What a demand asks for beside the exercise as it stands; `letters` shortens its words.
+         * @description What a demand asks for beside the exercise as it stands; `letters` shortens its words, and of
+         *     each row so many `houses` stay.
          */
         DemandSpec: {
             /** Leave Out */
             leave_out?: string[];
             /** Letters */
             letters?: number | null;
+            /** Houses */
+            houses?: number | null;
             /**
              * Points Printed
              * @default false

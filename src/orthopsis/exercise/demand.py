@@ -3,7 +3,8 @@
 The standard demand is the exercise itself. The others are copies with fewer things, printed points,
 another way of finding depth, tone, or more freedom; where a teacher says nothing, a rule of the
 trade decides (common practice, no published source): first steps keep about half of the things,
-with points printed and depth by eye; stretch asks for true depth and tone.
+with points printed and depth by eye, of a street one side with three houses; stretch asks for true
+depth and tone.
 """
 
 from __future__ import annotations
@@ -19,6 +20,7 @@ from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.pieces.base import Grip
+from orthopsis.pieces.kinds.row import Row
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.registry import AnyPiece
 from orthopsis.pieces.roles import FieldRole, roles_of
@@ -39,9 +41,11 @@ def demand_spec(exercise: Exercise, name: DemandName) -> DemandSpec:
     if own is not None:
         return own
     if name == "first steps":
+        rows = [piece for piece in exercise.pieces if isinstance(piece, Row)]
         return DemandSpec(
-            leave_out=_further_half(exercise),
+            leave_out=_but_one_row(exercise, rows[0]) if rows else _further_half(exercise),
             letters=_half_a_word(exercise),
+            houses=_first_houses(exercise) if rows else None,
             points_printed=True,
             depth="by eye",
             tone=False,
@@ -91,6 +95,8 @@ def _kept(scene: Scene, spec: DemandSpec) -> list[AnyPiece]:
             piece = _deepened(scene, number, spec.depth)
         if spec.letters is not None:
             piece = piece.shortened(spec.letters)
+        if spec.houses is not None:
+            piece = piece.with_fewer_houses(spec.houses)
         kept.append(piece)
     return kept
 
@@ -99,6 +105,21 @@ def _further_half(exercise: Exercise) -> list[str]:
     """The further half of the things, counted as they are listed; one always stays."""
     ids = [piece.id for piece in exercise.pieces]
     return ids[max(1, math.ceil(len(ids) / 2)) :]
+
+
+def _but_one_row(exercise: Exercise, row: Row) -> list[str]:
+    """All but the first row and what it begins at: a street is whole on one side already."""
+    stays = {row.id, *row.rests_on}
+    return [piece.id for piece in exercise.pieces if piece.id not in stays]
+
+
+YOUNG = 10
+"""From this age on a whole side of a street is asked."""
+
+
+def _first_houses(exercise: Exercise) -> int:
+    """One house for the youngest, three for the others."""
+    return 1 if exercise.age is not None and exercise.age < YOUNG else 3
 
 
 def _half_a_word(exercise: Exercise) -> int | None:

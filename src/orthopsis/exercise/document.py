@@ -94,10 +94,13 @@ DemandName = Literal["first steps", "standard", "stretch"]
 
 
 class DemandSpec(Measures):
-    """What a demand asks for beside the exercise as it stands; `letters` shortens its words."""
+    """What a demand asks for beside the exercise as it stands; `letters` shortens its words, and of
+    each row so many `houses` stay.
+    """
 
     leave_out: Annotated[list[Reference], Field(max_length=500)] = Field(default_factory=list)
     letters: Annotated[int, Field(ge=1, le=40)] | None = None
+    houses: Annotated[int, Field(ge=1, le=12)] | None = None
     points_printed: bool = False
     depth: Literal["as it is", "by eye", "measured", "true"] = "as it is"
     tone: bool | None = None

@@ -197,6 +197,11 @@ class Piece(Measures):
         del letters
         return self
 
+    def with_fewer_houses(self, houses: int) -> Self:
+        """The same with so many of its houses; what is no row stays."""
+        del houses
+        return self
+
     def placed(self, place: Placement) -> Self:
         """The same piece elsewhere."""
         return self.model_copy(update={PLACE: place})

@@ -62,7 +62,7 @@ STREETS: tuple[Recipe, ...] = (
                  "back": along(60), "parts": [windows("windows", "right", 2, 6, 14, 2)]}]}, {
             "kind": "posts", "id": "trees", "thing": "tree", "to": "VP1", "count": 4,
             "post": {"x_mm": 360, "top_mm": 85, "foot_mm": 235}, "next": along(45)},
-            demands={"first steps": {"leave_out": ["trees"]}}, version=2),
+            version=2),
     ),
     Recipe(
         "lane-and-line",
@@ -163,6 +163,6 @@ STREETS: tuple[Recipe, ...] = (
                   "back": along(40), "parts": [windows("windows", "right", 2, 12, 22, 2)]},
                  {"id": "bank", "top_mm": 65, "length": along(36), "back": along(40)},
                  {"id": "stable", "top_mm": 115, "length": along(28), "back": along(30)}]},
-            demands={"first steps": {"leave_out": ["east"]}}, version=2),
+            version=2),
     ),
 )  # fmt: skip

@@ -174,6 +174,9 @@ class Row(Piece):
             update={"buildings": [*self.buildings, last.model_copy(update=more)]}
         )
 
+    def with_fewer_houses(self, houses: int) -> Self:
+        return self.model_copy(update={"buildings": self.buildings[:houses]})
+
     def settled(self, others: Mapping[str, Listed], stage: Stage) -> Self:
         start = self.place.from_
         blocks = in_row(start, self.buildings, others, stage, self.id)

@@ -61,6 +61,12 @@ const letters = computed(() => {
   return words.find(Boolean)?.length ?? 0;
 });
 
+/** How many houses the longest row has; 0 where there is none. */
+const houses = computed(() =>
+  Math.max(0, ...pieces.value.map((piece) => ("buildings" in piece ? piece.buildings.length : 0))),
+);
+const housesId = computed(() => `${props.name.replace(" ", "-")}-houses`);
+
 function set(change: Partial<DemandSpec>) {
   if (spec.value) emit("change", { ...spec.value, ...change });
 }
@@ -114,6 +120,16 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
           :least="1"
           :most="letters"
           @set="set({ letters: Number($event) || null })"
+        />
+      </div>
+      <div v-if="houses" class="field">
+        <label :for="housesId">Houses of each row</label>
+        <draft-input
+          :id="housesId"
+          :value="spec.houses ?? houses"
+          :least="1"
+          :most="houses"
+          @set="set({ houses: Number($event) || null })"
         />
       </div>
       <label class="check">
