@@ -6,6 +6,7 @@ import pytest
 
 from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.exercise.load import from_data
+from orthopsis.exercise.recipes import recipe
 from orthopsis.exercise.resolve import resolve
 from orthopsis.marking.judge import check_image
 from orthopsis.perspective.segments import distance_to_segment
@@ -86,3 +87,10 @@ def test_a_storey_that_is_missing_on_a_photo_is_the_first_correction(seed):
     assert found[0].code == "storeys-missing"
     right, _ = scan_sheet(whole, seed, setting=PhotoSetting())
     assert not [one for one in check_image(whole, right).findings if one.level == "fix"]
+
+
+@pytest.mark.parametrize("seed", [3000, 3001])
+def test_an_inset_that_lies_a_hairs_breadth_beside_its_head_is_not_missed(seed):
+    scene = resolve(recipe("school-front").document)
+    photo, _ = scan_sheet(scene, seed, setting=PhotoSetting())
+    assert not [one for one in check_image(scene, photo).findings if one.level == "fix"]

@@ -28,6 +28,8 @@ BESIDE_MM = 1.5
 SAME_WAY_DEG = 6.0
 AMONG_MM = 1.0
 """An edge so far within a face full of lines is one among them."""
+SHORT_MM = 25.0
+"""A longer edge leaves what lies along it, or is one with it."""
 CLOSE_MM = 4.0
 """Nearer than this to its side, the lines of a face are taken for it."""
 MOST = 0.6
@@ -37,11 +39,12 @@ LEVEL_GOALS = {VERTICAL: UPRIGHT, HORIZONTAL: LEVEL}
 @dataclass(frozen=True)
 class Expected:
     """A line the exercise asks for; the eye level is expected without a piece. What only `fills` a
-    face is never missed.
+    face is never missed, nor what lies `close` along another edge.
     """
 
     stroke: Stroke
     fills: bool = False
+    close: bool = False
 
     @property
     def outline(self) -> bool:
@@ -50,7 +53,9 @@ class Expected:
     @property
     def may_lack(self) -> bool:
         """Whether nothing follows from its absence: the eye may lose it, or it fills a face."""
-        return self.fills or math.dist(*self.stroke.segment) < LEAST_EDGE_MM
+        if self.fills or self.close:
+            return True
+        return math.dist(*self.stroke.segment) < LEAST_EDGE_MM
 
 
 class Middle(NamedTuple):
@@ -127,12 +132,24 @@ def answer_key(scene: Scene, step: int | None = None) -> AnswerKey:
 
 def expected_of(strokes: Iterable[Stroke], scene: Scene) -> list[Expected]:
     """The lines that are drawn with the ruler, which a sheet is held against."""
-    ruled = (stroke for stroke in strokes if stroke.curve is None)
+    ruled = [one for one in strokes if one.curve is None and not by_hand(one.segment, scene)]
     return [
-        Expected(stroke, fills=_among_fills(stroke.segment, scene))
-        for stroke in ruled
-        if not by_hand(stroke.segment, scene)
+        Expected(one, fills=_among_fills(one.segment, scene), close=_close_to_another(one, ruled))
+        for one in ruled
     ]
+
+
+def _close_to_another(stroke: Stroke, others: Sequence[Stroke]) -> bool:
+    """Whether a short edge lies so near along another that no eye tells them apart."""
+    if stroke.role is not Role.OUTLINE or math.dist(*stroke.segment) > SHORT_MM:
+        return False
+    places = [at(stroke.segment, t) for t in (0.0, 0.5, 1.0)]
+    return any(
+        other is not stroke
+        and other.role is Role.OUTLINE
+        and all(distance_to_segment(place, other.segment) < AMONG_MM for place in places)
+        for other in others
+    )
 
 
 def _among_fills(line: Segment, scene: Scene) -> bool:
