@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections import Counter
 from dataclasses import replace
+from itertools import cycle
 from typing import get_args
 
 import pytest
@@ -72,8 +73,7 @@ def lines_of(made):
     )
 
 
-@pytest.mark.parametrize("name", CORPUS)
-@pytest.mark.parametrize("flow", ["things", "stages"])
+@pytest.mark.parametrize(("name", "flow"), zip(CORPUS, cycle(["things", "stages"]), strict=False))
 def test_a_lesson_draws_the_lines_of_the_construction_in_an_order_that_works(name, flow):
     scene = in_flow(CORPUS[name], flow)
     made = run_through(scene)

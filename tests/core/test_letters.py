@@ -174,8 +174,10 @@ def test_the_depth_of_an_f_is_measured_from_the_second_arm():
 @pytest.mark.parametrize("alphabet", ALPHABETS)
 @pytest.mark.parametrize("first", range(0, len(LETTERS), 14))
 def test_every_letter_agrees_with_the_point_in_nine_places(first, alphabet, system):
-    for character in LETTERS[first : first + 14]:
-        for data in in_nine_places(character, alphabet, system):
+    number = ALPHABETS.index(alphabet)
+    for k, character in enumerate(LETTERS[first : first + 14]):
+        # Each letter in three or four of the nine, so that together they meet all of them often.
+        for data in list(in_nine_places(character, alphabet, system))[(k + number) % 3 :: 3]:
             agree(data)
 
 

@@ -6,7 +6,7 @@ import pytest
 
 from tests.mutations import everything, extreme, mutated, outcome
 
-CHUNK = 100
+CHUNK = 60
 
 
 def outcomes(seeds, made, judged):

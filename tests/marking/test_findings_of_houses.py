@@ -78,7 +78,7 @@ def test_a_whole_house_that_is_missing_is_named_and_a_missing_edge_stays_one():
     assert "Stable" in message(said)
 
 
-@pytest.mark.parametrize("seed", [11, 12, 13])
+@pytest.mark.parametrize("seed", [12, 13])
 def test_a_storey_that_is_missing_on_a_photo_is_the_first_correction(seed):
     whole = resolve(from_data(HOUSE))
     short = changed(HOUSE, pieces__0__parts__0__skip=1)
