@@ -128,4 +128,7 @@ def _panel(rng: random.Random, name: str, wall: str, high: float) -> Data:
         panel |= {"from": {"fraction": 0.04}, "to": {"fraction": rng.choice([0.1, 0.15])}}
     if rng.random() < 0.4:
         panel["inset"] = {"along_mm": rng.choice([0.5, 3.0, 12.0])}
+    elif rng.random() < 0.3:
+        shape = rng.choice(["round", "pointed"])
+        panel["arch"] = {"shape": shape, "rise_mm": rng.choice([0.5, 2.0, high * 0.1])}
     return panel

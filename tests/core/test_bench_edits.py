@@ -107,7 +107,19 @@ def test_a_row_along_a_road_begins_where_it_was_pointed_at_and_names_are_nobodys
         with_house_beside(lane, "nobody", "left", "house")
 
 
-@pytest.mark.parametrize("path", ["parts.9.look", "parts.x.look", "parts.0.colour"])
+def test_a_choice_deep_in_a_part_is_made_by_its_path():
+    there = with_field(from_data(COTTAGE), "cottage", "parts.0.bays.by", "eye")
+    assert there.pieces[0].fittings[0].bays.by == "eye"
+    arched = with_field(there, "cottage", "parts.1.arch", True)
+    pointed = with_field(arched, "cottage", "parts.1.arch.shape", "pointed")
+    assert pointed.pieces[0].fittings[1].arch.shape == "pointed"
+    assert with_field(pointed, "cottage", "parts.1.arch", None).pieces[0].fittings[1].arch is None
+
+
+@pytest.mark.parametrize(
+    "path",
+    ["parts.0.bays.colour", "parts.1.look.far", "parts.9.look", "parts.x.look", "parts.0.colour"],
+)
 def test_a_choice_in_a_part_that_is_not_there_is_refused(path):
     with pytest.raises(ExerciseError, match="parts"):
         with_field(from_data(COTTAGE), "cottage", path, "door")

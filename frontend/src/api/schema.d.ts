@@ -1271,6 +1271,21 @@ export interface components {
             from: components["schemas"]["RowStart"];
         };
         /**
+         * Arch
+         * @description How an opening ends above: `round` by half an ellipse, or `pointed` by two bows; `rise_mm` is
+         *     how far its top lies above the head, marked on the wall's near upright.
+         */
+        Arch: {
+            /**
+             * Shape
+             * @default round
+             * @enum {string}
+             */
+            shape: "round" | "pointed";
+            /** Rise Mm */
+            rise_mm: number;
+        };
+        /**
          * Arm
          * @description A bar straight across each post: so long on the nearest, and so far below its top.
          */
@@ -3118,8 +3133,8 @@ export interface components {
          *     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
          *     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
          *     wall that we face one rectangle is a `front` on the sheet. An `inset` is a cut from a corner of
-         *     the first opening into the wall; all openings are as deep. `freehand` ones are drawn and not
-         *     judged.
+         *     the first opening into the wall; all openings are as deep. An `arch` closes each above its head.
+         *     `freehand` ones are drawn and not judged.
          */
         Panel: {
             /**
@@ -3164,6 +3179,7 @@ export interface components {
             bays?: components["schemas"]["Bays"] | null;
             front?: components["schemas"]["Front"] | null;
             inset?: components["schemas"]["Cut"] | null;
+            arch?: components["schemas"]["Arch"] | null;
             /**
              * Freehand
              * @default false

@@ -159,12 +159,15 @@ def _prism_shape(families: Families, sweep_family: str) -> Shape:
 
 
 class Detail(NamedTuple):
-    """A line that lies in a face, as a window's: the number of the face, its ends, its family."""
+    """A line that lies in a face, as a window's: the number of the face, its ends, its family, and
+    whether it is a short part of one that is drawn by hand.
+    """
 
     face: int
     start: Vector
     end: Vector
     family: str
+    by_hand: bool = False
 
 
 FaceLoops = tuple[tuple[int, ...], ...]
@@ -184,7 +187,10 @@ def polyhedron(
 ) -> Solid:
     """A solid of plane faces, each clockwise as it is seen from outside, with lines in them."""
     shape = _polyhedron_shape(
-        faces, families, len(vertices), tuple((one.face, one.family) for one in details)
+        faces,
+        families,
+        len(vertices),
+        tuple((one.face, one.family, one.by_hand) for one in details),
     )
     ends = [end for one in details for end in (one.start, one.end)]
     return Solid(part, (*vertices, *ends), shape, transparent, floating)
@@ -192,7 +198,7 @@ def polyhedron(
 
 @lru_cache(maxsize=256)
 def _polyhedron_shape(
-    faces: FaceLoops, families: FamilyOf, count: int, details: tuple[tuple[int, str], ...]
+    faces: FaceLoops, families: FamilyOf, count: int, details: tuple[tuple[int, str, bool], ...]
 ) -> Shape:
     beside: dict[tuple[int, int], list[int]] = {}
     for number, loop in enumerate(faces):
@@ -200,8 +206,9 @@ def _polyhedron_shape(
             beside.setdefault((min(a, b), max(a, b)), []).append(number)
     named = {(a, b): family for a, b, family in families}
     edges = [Edge(*ends, named[ends], (two[0], two[-1])) for ends, two in beside.items()]
-    for k, (face, family) in enumerate(details):
-        edges.append(Edge(count + 2 * k, count + 2 * k + 1, family, (face, face)))
+    for k, (face, family, by_hand) in enumerate(details):
+        ends = count + 2 * k, count + 2 * k + 1
+        edges.append(Edge(*ends, family, (face, face), by_hand))
     # Seen clockwise with y down the sheet, a loop's normal points away from the eye.
     return Shape(tuple(Face((loop[::-1],)) for loop in faces), tuple(edges))
 

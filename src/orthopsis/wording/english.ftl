@@ -2019,6 +2019,26 @@ lettering-title = the letters
 lettering = Draw { $text } along the light lines. Go from corner to corner, as in the picture.
 lettering-check = Letters grow narrower as the wall runs away; none has a thickness.
 # $look (choice)
+panel-arch-title = { WORD($look) }: the arch
+word-round = a round arch
+word-pointed = a pointed arch
+# $upright (list) $high (length) $vp (point) $shape (choice) $count (number)
+panel-arch =
+    Cross the diagonals of the opening: its middle lies straight above the crossing. On { $upright } mark
+    { $high } above the head, and lead that to { $vp }: where it meets the middle is the top. Sketch
+    { WORD($shape) } by hand from one upright over the top to the other.{ $count ->
+        [one] { "" }
+       *[other] { " " }Do all { $count } in this way.
+    }
+# $high (length) $shape (choice) $count (number)
+panel-arch-level =
+    Half way along the head measure { $high } up: the top. Sketch { WORD($shape) } by hand from one upright
+    over the top to the other.{ $count ->
+        [one] { "" }
+       *[other] { " " }Do all { $count } in this way.
+    }
+panel-arch-check = The top lies over the middle as we see it: the nearer half of the arch is wider.
+# $look (choice)
 panel-inset-title = { WORD($look) }: how deep in the wall
 # $mark (mark) $vp (point)
 panel-inset =
@@ -2577,6 +2597,11 @@ field-sill-mm = Sill, above the storey
 field-up-mm = Foot, above the ground
 field-height-mm = Height
 field-inset = Cut into the wall
+field-arch = An arch above
+field-arch-shape = The arch is
+field-arch-rise-mm = Top, above the head
+choice-shape-round = round
+choice-shape-pointed = pointed
 field-from = From
 field-to = To
 field-bays-count = How many beside one another
@@ -2799,6 +2824,7 @@ refused-chimney-too-low = is lower than the roof behind it; make it higher, or l
 refused-no-such-slope = the house has no such slope that we see; choose one that shows, on a gable or a lean-to
 refused-pattern-under-roof = a wall under a gable has no four corners; lay the pattern on another wall, or on the roof
 refused-dormer-over-ridge = reaches over the ridge; make it lower, or put it further down
+refused-arch-inset = an opening with an arch is not cut into the wall; leave one of them out
 refused-no-slope = we see no slope of this roof; choose a gable or a lean-to that turns to us
 refused-level-cut = runs level here: give along_mm, a length on paper
 refused-parapet-too-low = the parapet is as high as the wall; make it smaller

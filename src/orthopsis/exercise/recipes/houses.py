@@ -126,9 +126,9 @@ HOUSES: tuple[Recipe, ...] = (
                 {"kind": "panel", "id": "other dial", "on": "left", "from": along(18),
                  "to": along(46), "up_mm": 120, "height_mm": 35},
                 {"kind": "panel", "id": "windows", "on": "left", "look": "windows", "up_mm": 55,
-                 "height_mm": 30, "bays": {"count": 2}},
+                 "height_mm": 25, "bays": {"count": 2}, "arch": {"rise_mm": 10}},
                 {"kind": "panel", "id": "more windows", "on": "right", "look": "windows",
-                 "up_mm": 55, "height_mm": 30, "bays": {"count": 2}},
+                 "up_mm": 55, "height_mm": 25, "bays": {"count": 2}, "arch": {"rise_mm": 10}},
                 door("right", 26, 50, 42)]}, version=2),
     ),
 )  # fmt: skip

@@ -6,8 +6,8 @@ A building has them, and so has each house of a row.
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterator, Sequence
-from typing import Annotated
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Annotated, TypeVar
 
 from pydantic import Field
 
@@ -15,10 +15,11 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Own, Value, say
-from orthopsis.pieces.base import Drawn, NewPart, OpenFace, Stage, own_name
+from orthopsis.pieces.base import Drawn, Measures, NewPart, OpenFace, Stage, own_name
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import Added, Editor
+from orthopsis.pieces.shapes.house.arch import Arch
 from orthopsis.pieces.shapes.house.chimney import Chimney
 from orthopsis.pieces.shapes.house.dormer import Dormer
 from orthopsis.pieces.shapes.house.dormer_moves import first_dormer
@@ -94,7 +95,8 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
     return [*fittings, first_panel(house, new.what, id, new.on, new.at)]
 
 
-NEW_INSET = Cut(along_mm=5.0)
+NEW: Mapping[str, object] = {"inset": Cut(along_mm=5.0), "arch": Arch(rise_mm=8.0)}
+"""What a part gets when it is switched on."""
 
 
 def with_choice(fittings: Sequence[Fitting], path: str, value: str | bool | None) -> list[Fitting]:
@@ -105,12 +107,24 @@ def with_choice(fittings: Sequence[Fitting], path: str, value: str | bool | None
     at, _, field = path.partition(".")
     if not at.isdecimal() or int(at) >= len(fittings):
         raise Unfit(say("refused-no-such-field"), f"parts.{path}")
-    part = fittings[int(at)]
-    if own_name(type(part), field) is None:
-        raise Unfit(say("refused-no-such-field"), f"parts.{path}")
-    new: object = NEW_INSET if field == "inset" and value is True else value
-    changed = part.model_copy(update={own_name(type(part), field) or field: new})
+    changed = _chosen(fittings[int(at)], field, value, f"parts.{path}")
     return [changed if k == int(at) else one for k, one in enumerate(fittings)]
+
+
+Chosen = TypeVar("Chosen", bound=Measures)
+
+
+def _chosen(model: Chosen, field: str, value: str | bool | None, path: str) -> Chosen:
+    head, _, rest = field.partition(".")
+    name = own_name(type(model), head)
+    inner = None if name is None else getattr(model, name)
+    if name is None or (rest and not isinstance(inner, Measures)):
+        raise Unfit(say("refused-no-such-field"), path)
+    new: object = NEW.get(head, value) if value is True else value
+    if rest:
+        assert isinstance(inner, Measures)
+        new = _chosen(inner, rest, value, path)
+    return model.model_copy(update={name: new})
 
 
 def open_faces(house: House, member: str = "") -> Iterator[OpenFace]:

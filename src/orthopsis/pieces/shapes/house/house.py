@@ -131,13 +131,12 @@ class House:
 
     def by_hand(self) -> list[tuple[XY, ...]]:
         """The outlines on paper of what pupils draw in its walls by hand. Raises ExerciseError."""
-        block = self.block_in_space
-        return [
-            outline
-            for panel in self.panels
-            if panel.freehand and self.faces_us(AROUND.index(panel.wall(self.walls).corners))
-            for outline in panel.outlines(block, self.walls, self.taken(panel))
-        ]
+        block, found = self.block_in_space, list[tuple[XY, ...]]()
+        for panel in self.panels:
+            if self.faces_us(AROUND.index(panel.wall(self.walls).corners)):
+                drawn = panel.outlines if panel.freehand else panel.arch_rooms
+                found += drawn(block, self.walls, self.taken(panel))
+        return found
 
     # --- for the construction ----------------------------------------------------------------
 

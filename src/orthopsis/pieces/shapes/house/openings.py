@@ -23,6 +23,7 @@ from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance, part_way
 from orthopsis.perspective.segments import remainder
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.phrase import Choice, Length
+from orthopsis.pieces.shapes.house.arch_moves import draw_arches
 from orthopsis.pieces.shapes.house.inset_moves import Grid, InsetMoves
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
 from orthopsis.pieces.shapes.house.site import HouseSite
@@ -73,6 +74,8 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
     foot_mm = work.house.foot_mm
     for start, end, family in ((a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL),
                                (d, a, VERTICAL)):  # fmt: skip
+        if start is a and panel.arch is not None:
+            continue
         if family == VERTICAL or abs(start.at.y - foot_mm) > ON_THE_EDGE_MM:
             paper.keep(start, end, family, work.site.body)
     measures: dict[str, Said] = {
@@ -82,13 +85,16 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
     step.say("panel-front", corner=a, look=Choice(panel.look), **measures)
     step.differs(**measures)
     step.check("panel-front-check")
-    grid = Grid([(paper.level(a), paper.level(c))], [(paper.upright(a), paper.upright(b))])
-    _draw_inset(work, panel, panel.wall(work.walls), grid)
+    grid = Grid([(paper.level(c), paper.level(a))], [(paper.upright(a), paper.upright(b))])
+    _finish(work, panel, panel.wall(work.walls), grid)
 
 
-def _draw_inset(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
+def _finish(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
+    """What the openings have besides their sides."""
     if panel.inset is not None and grid.places:
         InsetMoves(work, panel, wall, grid).draw()
+    if panel.arch is not None and grid.places:
+        draw_arches(work, panel, wall, grid)
 
 
 class _Openings(WallMoves):
@@ -126,7 +132,7 @@ class _Openings(WallMoves):
         self._draw_opening(low, high, near, away)
         step.check("panel-one-check", vp=goal)
         step.bulk = len(step.strokes) > MOST_LINES
-        _draw_inset(work, panel, self.wall, Grid([(low, high)], [(near, away)]))
+        _finish(work, panel, self.wall, Grid([(low, high)], [(near, away)]))
 
     # --- heights ------------------------------------------------------------------------------
 
@@ -317,7 +323,7 @@ class _Openings(WallMoves):
         step.again = phrase("again-openings")
         step.check("panel-openings-check", count=count(many))
         step.bulk = True
-        _draw_inset(work, panel, self.wall, Grid(rows, columns, taken))
+        _finish(work, panel, self.wall, Grid(rows, columns, taken))
 
     def _draw_opening(self, low: Ruled, high: Ruled, near: Ruled, away: Ruled) -> None:
         """Its four sides, but for those that lie on an edge of the wall."""
@@ -329,6 +335,8 @@ class _Openings(WallMoves):
         marks = [paper.cross(line, upright) for line, upright in sides]
         for k in range(4):
             start, end = marks[k], marks[(k + 1) % 4]
+            if k == 0 and self.panel.arch is not None:
+                continue
             if not _along(start, end, *edges[k]):
                 paper.keep(start, end, ways[k % 2], site.body, do=Do.TRACE)
 

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from itertools import pairwise
 from typing import Annotated, Literal, NamedTuple
 
 from pydantic import Field, model_validator
@@ -16,13 +17,14 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.vector import Vector, minus, plus, times
-from orthopsis.perspective.view import eye_space, on_paper
+from orthopsis.perspective.view import FREE, eye_space, on_paper
 from orthopsis.phrase import Length, Own, say
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import Flag, Measures, Name, PaperLength, Stage
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.shapes.house.arch import Arch
 from orthopsis.pieces.shapes.house.form import of_corners, raised
 from orthopsis.pieces.shapes.house.inset import InsetLine, inset_depth, inset_lines
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName, Walls
@@ -65,8 +67,8 @@ class Panel(Measures):
     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
     wall that we face one rectangle is a `front` on the sheet. An `inset` is a cut from a corner of
-    the first opening into the wall; all openings are as deep. `freehand` ones are drawn and not
-    judged.
+    the first opening into the wall; all openings are as deep. An `arch` closes each above its head.
+    `freehand` ones are drawn and not judged.
     """
 
     kind: Literal["panel"]
@@ -83,6 +85,7 @@ class Panel(Measures):
     bays: Bays | None = None
     front: Front | None = None
     inset: Annotated[Cut | None, FieldRole.RUN, Editor.SWITCH] = None
+    arch: Annotated[Arch | None, Editor.SWITCH] = None
     freehand: Flag = False
     teach: Annotated[Literal["one", "all"], FieldRole.CHOICE] = "one"
 
@@ -95,6 +98,8 @@ class Panel(Measures):
             raise Unfit(say("refused-panel-height"), "height_mm")
         elif self.bays is None and (self.from_ is None or self.to is None):
             raise Unfit(say("refused-panel-width"))
+        if self.arch is not None and self.inset is not None:
+            raise Unfit(say("refused-arch-inset"), "arch")
         if self.storeys is not None and self.skip >= self.storeys:
             raise Unfit(say("refused-panel-skip"), "skip")
         return self
@@ -125,11 +130,49 @@ class Panel(Measures):
         found: list[Detail] = []
         for place, corners, on_edge in self._openings(block, wall, walls.stage):
             for k in range(4 if place not in taken else 0):
-                if not on_edge[k]:
+                if not on_edge[k] and not (k == 0 and self.arch):
                     ends = corners[k], corners[(k + 1) % 4]
                     found.append(Detail(number, *ends, ways[k % 2]))
         found += (Detail(number, *line) for line in self._insides(block, walls, taken))
+        for curve in self.arches(block, walls, taken):
+            found += (Detail(number, *ends, FREE, by_hand=True) for ends in pairwise(curve))
         return found
+
+    def arches(
+        self, block: Sequence[Vector], walls: Walls, taken: Taken = frozenset()
+    ) -> list[list[Vector]]:
+        """The curves over its openings. Raises ExerciseError."""
+        if self.arch is None:
+            return []
+        return [
+            self.arch.curve(corners[0], corners[1], self._rise(block, walls, place[0]))
+            for place, corners in self.corners(block, walls)
+            if place not in taken
+        ]
+
+    def arch_rooms(
+        self, block: Sequence[Vector], walls: Walls, taken: Taken
+    ) -> list[tuple[XY, ...]]:
+        """The outlines on paper of where arches are drawn by hand. Raises ExerciseError."""
+        if self.arch is None:
+            return []
+        found = []
+        for place, (near, away, _, _) in self.corners(block, walls):
+            rise = self._rise(block, walls, place[0])
+            if place not in taken:
+                around = near, away, plus(away, rise), plus(near, rise)
+                found.append(tuple(on_paper(one) for one in around))
+        return found
+
+    def _rise(self, block: Sequence[Vector], walls: Walls, row: int) -> Vector:
+        """How far up the top of an arch lies above the head of its row, as a way of space."""
+        assert self.arch is not None
+        top, foot = (block[k] for k in self.wall(walls).near_upright)
+        if self.front is not None:
+            return (0.0, -self.arch.rise_mm * foot[2], 0.0)
+        upright_mm = math.dist(on_paper(top), on_paper(foot))
+        head_mm = self.rows(upright_mm)[row].head_mm
+        return self.arch.rise(foot, of_corners(block), head_mm)
 
     def _insides(self, block: Sequence[Vector], walls: Walls, taken: Taken) -> Iterator[InsetLine]:
         """What is seen of the inside of its openings."""
@@ -231,13 +274,14 @@ class Panel(Measures):
         return begin, end
 
     def _check(self, row: Row, upright_mm: float, stage: Stage) -> None:
-        if row.head_mm > upright_mm + ON_THE_EDGE_MM:
+        crown_mm = 0.0 if self.arch is None else self.arch.rise_mm
+        if row.head_mm + crown_mm > upright_mm + ON_THE_EDGE_MM:
             raise stage.refuse(
                 f"parts.{self.id}.height_mm",
                 say(
                     "refused-panel-too-high",
                     panel=Own(self.id),
-                    head=Length(row.head_mm),
+                    head=Length(row.head_mm + crown_mm),
                     wall=Length(upright_mm),
                 ),
             )
