@@ -53,6 +53,13 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
             piece["parts"].append(block)
         if rng.random() < 0.3:
             piece["parts"].append(_pattern(rng, piece["roof"], walls))
+        if rng.random() < 0.15:
+            piece["parts"].append(
+                {"kind": "lettering", "id": "name", "on": rng.choice(["left", "right"]),
+                 "text": rng.choice(["INK", "TEA 2"]), "from": {"fraction": 0.02},
+                 "to": {"fraction": 0.09}, "up_mm": high * 0.5, "height_mm": high * 0.2,
+                 "drawn": rng.choice(["by eye", "by marks"])}
+            )  # fmt: skip
     return data
 
 

@@ -27,7 +27,9 @@ from orthopsis.marking.judging.answer_key import answer_key
 from orthopsis.web.covers import cover_of
 from orthopsis.web.routes.drawing import as_json, picture_record, run_record
 from tests.documents import ROOT, Data, random_document
+from tests.houses import random_houses
 from tests.letters import random_words
+from tests.streets import random_street
 from tests.words import message, remedy
 
 T = TypeVar("T")
@@ -42,8 +44,13 @@ def mutated(seed: int) -> Data:
     """A random document, changed in one to four places."""
     rng = random.Random(seed)
     start = rng.randrange(10**9)
-    if rng.random() < 0.3:
+    kind = rng.random()
+    if kind < 0.25:
         data = random_words(start)
+    elif kind < 0.4:
+        data = random_houses(start, 2)
+    elif kind < 0.5:
+        data = random_street(start)
     else:
         data = random_document(start, round_share=rng.choice([0.0, 0.4]))
     if rng.random() < 0.15 and data["pieces"]:

@@ -10,6 +10,7 @@ import pytest
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.editing import with_part
 from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.recipes import recipe
 from orthopsis.exercise.resolve import picture, resolve, steps
 from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.viewer import viewer_moved
@@ -211,3 +212,14 @@ def test_the_bench_puts_a_house_behind_clear_of_its_neighbour():
     there = with_part(behind_a_bank().exercise, "west", NewPart("house-behind"))
     added = there.pieces[1].buildings[-1]
     assert added.behind.fraction > there.pieces[1].buildings[-2].back.fraction
+
+
+def test_a_row_that_stands_beside_the_sheet_is_told_and_takes_nothing_with_it():
+    """What was tried and taken back puts the light lines of others back, too."""
+    data = to_data(recipe("street").document)
+    data["pieces"][1]["from"]["foot_mm"] = 26500
+    scene = resolve(from_data(data))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    alone = resolve(from_data({**data, "pieces": [data["pieces"][0], data["pieces"][2]]}))
+    own = [line for line in kept(scene) if line.part.piece in ("road", "trees")]
+    assert difference(own, kept(alone)) == ([], [])

@@ -46,6 +46,17 @@ class Guide:
         place = next(k for k, one in enumerate(strokes) if one is self.pending)
         strokes[place : place + 1] = self.put_down = drawn
 
+    def take_up(self) -> None:
+        """Put back to where its end is not known yet, if it was finished."""
+        strokes = self.step.strokes
+        if any(one is self.pending for one in strokes):
+            return
+        own = {id(one) for one in self.put_down}
+        place = next((k for k, one in enumerate(strokes) if id(one) in own), len(strokes))
+        strokes[:] = [one for one in strokes if id(one) not in own]
+        strokes.insert(place, self.pending)
+        self.put_down = []
+
     def drawn(self, sheet: Sheet, *, whole: bool) -> StepStroke:
         """The line from its start past the furthest mark, never past its vanishing point; the
         `whole` of it goes right there.

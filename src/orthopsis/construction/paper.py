@@ -65,9 +65,8 @@ class Paper(MoveRecord):
 
     def on_trial(self) -> Callable[[], None]:
         """From now on what is drawn is only tried: the answer takes all of it back."""
-        steps, guides, tidied = len(self.steps), len(self._guides), len(self._tidied)
-        rubbed = len(self._rubbed)
-        reached = [len(guide.reached) for guide in self._guides]
+        steps, guides = len(self.steps), [(one, len(one.reached)) for one in self._guides]
+        tidied, rubbed = len(self._tidied), len(self._rubbed)
         counts = self._named, self._readings, self._ruled, self._curves
         placed: list[tuple[list[Any], int]] = [(self._helping, len(self._helping))]
         if self.setting is not None:
@@ -80,9 +79,10 @@ class Paper(MoveRecord):
                 del made[before:]
             if self.setting is not None:
                 self.setting.ideas = ideas
-            del self.steps[steps:], self._guides[guides:], self._tidied[tidied:]
-            del self._rubbed[rubbed:]
-            for guide, many in zip(self._guides, reached, strict=True):
+            del self.steps[steps:], self._tidied[tidied:], self._rubbed[rubbed:]
+            self._guides[:] = [guide for guide, _ in guides]
+            for guide, many in guides:
+                guide.take_up()
                 del guide.reached[many:]
             self._named, self._readings, self._ruled, self._curves = counts
 
@@ -329,7 +329,7 @@ class Paper(MoveRecord):
                 self.moved(Do.ERASE, (), None)
 
     def tidy(self, part: Part) -> None:
-        """Darken a part's finished lines and erase the light ones it grew from."""
+        """Darken a part's lines and erase the light ones it grew from."""
         self.finish_guides()
         self._tidied.append((self._step, part))
         curves: set[int | None] = {None}
@@ -368,8 +368,8 @@ class Paper(MoveRecord):
                     (step.darkens if keeps else step.erases).append(number)
 
     def _before_nearer(self, drawn: StepStroke, step: Step | None = None) -> list[StepStroke]:
-        """The parts of a guide line that do not run over what is nearer than the part whose step it
-        is: the lines of a whole word stop at the letters that stand already.
+        """The parts of a guide line that do not run over what is nearer than its own part: the
+        lines of a whole word stop at the letters that stand already.
         """
         stroke, part = drawn.stroke, (step or self._step).part
         nearer = self.standing.under_nearer(stroke.segment, part, self.tolerance)
