@@ -41,6 +41,9 @@ _PLANET: tuple[tuple[str, float, tuple[tuple[float, float], ...]], ...] = (
 """The towers round a little planet: how deep, and the corners of the roof."""
 
 
+_APART = {"count": 2, "pier": 1, "open": 1}
+"""Windows that keep well apart from the ends of a wall that is seen from the side."""
+
 STREETS: tuple[Recipe, ...] = (
     Recipe(
         "street",
@@ -54,12 +57,13 @@ STREETS: tuple[Recipe, ...] = (
             "kind": "row", "id": "houses",
             "from": {"piece": "road", "side": "left", "foot_mm": 265}, "buildings": [
                 {"id": "bakery", "top_mm": 45, "length": along(40), "back": along(85),
-                 "parts": [windows("windows", "right", 2, 12, 28, 2, skip=1),
+                 "parts": [windows("windows", "right", 2, 12, 28, 2, skip=1, bays=_APART),
                            door("right", 12, 26, 60)]},
                 {"id": "shop", "top_mm": 85, "length": along(28), "back": along(70),
-                 "parts": [windows("windows", "right", 2, 8, 20, 2)]},
+                 "parts": [windows("windows", "right", 2, 8, 20, 2, bays=_APART)]},
                 {"id": "school", "top_mm": 70, "gap": along(10), "length": along(25),
-                 "back": along(60), "parts": [windows("windows", "right", 2, 6, 14, 2)]}]}, {
+                 "back": along(60),
+                 "parts": [windows("windows", "right", 2, 6, 14, 2, bays=_APART)]}]}, {
             "kind": "posts", "id": "trees", "thing": "tree", "to": "VP1", "count": 4,
             "post": {"x_mm": 360, "top_mm": 85, "foot_mm": 235}, "next": along(45)},
             version=2),

@@ -26,6 +26,10 @@ CLEARLY_DEG = 3.0
 """A line so far off that runs to another point was meant for that point."""
 HAND_DEG = 0.4
 """How far a ruled line passes the point it is meant for, as a standard deviation."""
+WOBBLE_MM, SHORT_MM = 0.3, 25.0
+"""How far a hand strays from its ruler, slowly: along a short line its scatter does not show it."""
+EXACT_DEG = 0.06
+"""A line of less doubt was not read from pixels."""
 SURE = 2.0
 """A line is called off only when it is so by this many standard deviations."""
 
@@ -112,6 +116,8 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Strictness) -> J
     if not goal.at_infinity:
         miss = distance_point_line(goal, join(Point(*stroke.start), Point(*stroke.end)))
     verdict = _verdict(turn, stroke.angle_sd_deg, demand)
+    if verdict is Verdict.OFF:
+        verdict = _verdict(turn, _doubt_deg(stroke), demand)
     if verdict is not Verdict.OFF or line.family in LEVEL_GOALS or abs(turn) < CLEARLY_DEG:
         return JudgedStroke(line, verdict, turn, miss)
     others = [name for name in goals if name not in LEVEL_GOALS and name != line.family]
@@ -121,6 +127,14 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Strictness) -> J
         if abs(signed_turn_deg(stroke.start, stroke.end, goals[name])) <= demand.on_deg
     ]
     return JudgedStroke(line, verdict, turn, miss, runs_to=instead[0] if instead else None)
+
+
+def _doubt_deg(stroke: FoundStroke) -> float:
+    """The standard deviation of a line's direction, with the slow wobble of a hand."""
+    long_mm = stroke.length_mm
+    if stroke.angle_sd_deg < EXACT_DEG or long_mm >= SHORT_MM:
+        return stroke.angle_sd_deg
+    return math.hypot(stroke.angle_sd_deg, math.degrees(WOBBLE_MM / long_mm))
 
 
 def _verdict(turn_deg: float, sd_deg: float, demand: Strictness) -> Verdict:
