@@ -82,7 +82,7 @@ HOUSES: tuple[Recipe, ...] = (
         "tool-shed",
         "A tool shed: one slope, and boards that grow narrower as the wall runs away.",
         "The wall is 12 cm high and the other 3.5 cm higher; seen from a little above, the whole "
-        "slope shows. Eight boards are 1.5 cm each on the near edge; one diagonal takes them along.",
+        "slope shows. Eight boards are 1.5 cm each on the near edge; a diagonal carries them.",
         document("The tool shed", 10, two(85, -100, 540), {
             "kind": "building", "id": "shed", "standing": "ground", "edge": edge(170, 110, 230),
             "left": {"x_mm": 80}, "right": {"x_mm": 335},
