@@ -8,6 +8,7 @@ from typing import Any, ClassVar, Literal, Self
 from pydantic import model_validator
 
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.view import View
 from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.piece import Piece
@@ -24,6 +25,7 @@ from orthopsis.pieces.shapes.house.fittings import (
 )
 from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
@@ -91,6 +93,10 @@ class Building(BlockPiece, DrawnHouse):
 
     def row_ends(self, stage: Stage) -> list[RowEnd]:
         return ends_of_block(self.place, stage)
+
+    def moved(self, stage: Stage, view: View) -> Self:
+        there = self.placed(self.place.moved(stage, view))
+        return there.model_copy(update=moved_house(self.house(stage), self.fittings, view))
 
     @property
     def roof_path(self) -> Path:

@@ -40,6 +40,7 @@ from orthopsis.pieces.shapes.house.fittings import (
 )
 from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
 HOUSES = ("house", "house-after-gap", "house-behind")
@@ -160,7 +161,8 @@ class Row(Piece):
         """
         what, id = new.what, free_name({*new.taken, *(one.id for one in self.buildings)})
         pairs = zip(self.buildings, self._blocks, strict=True)
-        last, block = [pair for pair in pairs if pair[0].behind is None][-1]
+        every = list(pairs)
+        last, block = ([pair for pair in every if pair[0].behind is None] or every)[-1]
         gap = behind = None
         length, top_mm = next_in_row(block, last, len(self.buildings), stage)
         if what == "house-after-gap":
@@ -223,6 +225,8 @@ class Row(Piece):
     def row_ends(self, stage: Stage) -> list[RowEnd]:
         """Its own, after the last that stands on the street."""
         blocks = [one for one in self._blocks if one.link.behind is None]
+        if not blocks:
+            return []
         place, _ = blocks[-1].corners(stage)[blocks[-1].seen_corners.far[1]]
         return [RowEnd(blocks[-1].side, place, HOUSES)] if len(self.buildings) < MOST_HOUSES else []
 
@@ -248,6 +252,11 @@ class Row(Piece):
     def moved(self, stage: Stage, view: View) -> Self:
         """The same row seen from elsewhere: what it begins at moves with it."""
         start, members = moved_row(self.place.from_, self.buildings, self._blocks, stage, view)
+        houses = zip(members, self._houses(stage), strict=True)
+        members = [
+            one.model_copy(update=moved_house(old.house(stage), old.member.fittings, view))
+            for one, old in houses
+        ]
         return self.model_copy(
             update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})}
         )
