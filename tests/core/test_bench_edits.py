@@ -177,3 +177,37 @@ def test_a_house_has_handles_for_its_peak_its_storeys_its_bays_and_its_cuts():
         ("parts.0", "height_mm"), ("parts.1.from", "fraction"), ("parts.1.to", "fraction"),
     }  # fmt: skip
     assert to_data(scene.exercise)["pieces"][0]["parts"][0]["storeys"] == 3
+
+
+def test_on_a_wall_that_faces_us_a_door_is_a_rectangle_about_the_place():
+    front = {"x_mm": 100, "y_mm": 100, "width_mm": 120, "height_mm": 110}
+    hall = {"kind": "building", "id": "hall", "standing": "ground", "front": front,
+            "depth": {"along_mm": 40}, "parts": []}  # fmt: skip
+    view = {"kind": "one-point", "eye_level_mm": 150, "vanishing_point_mm": 330}
+    bare = from_data({**COTTAGE, "view": view, "pieces": [hall]})
+    there = put(bare, NewPart("door", on="front", at=Point(150, 190)), "hall")
+    box = there.pieces[0].fittings[0].front
+    assert math.isclose(box.x_mm + box.width_mm / 2, 150, abs_tol=1.0)
+    assert box.y_mm + box.height_mm == 210, "it stands on the ground"
+    edge = put(bare, NewPart("door", on="front", at=Point(101, 190)), "hall")
+    assert edge.pieces[0].fittings[0].front.x_mm == 100, "it stays in its wall"
+    grown, row = with_house_beside(there, "hall", "left", "house")
+    assert row != "hall" and difference(outlines(resolve(grown)), kept(resolve(grown))) == ([], [])
+    with pytest.raises(ExerciseError):
+        # No row goes on where the other side of the front shows.
+        with_house_beside(there, "hall", "right", "house")
+
+
+def test_a_row_needs_ground_and_has_an_end():
+    three = {"kind": "three-point", "eye_level_mm": 40, "left_vp_mm": -140, "right_vp_mm": 560,
+             "third_vp_mm": [210, 540]}  # fmt: skip
+    edge = {"x_mm": 210, "y_mm": 90, "length_mm": 140}
+    tower = {**COTTAGE["pieces"][0], "edge": edge, "left": {"along_mm": 80},
+             "right": {"along_mm": 80}, "parts": [], "roof": {"kind": "flat"}}  # fmt: skip
+    scene = resolve(from_data({**COTTAGE, "view": three, "pieces": [tower]}))
+    assert scene.pieces[0].row_ends(scene.stage(0)) == []
+    street, row = with_house_beside(from_data(COTTAGE), "cottage", "left", "house")
+    for _ in range(11):
+        street, _ = with_house_beside(street, row, "left", "house")
+    full = resolve(street)
+    assert full.pieces[1].row_ends(full.stage(1)) == [], "twelve houses are a row's most"

@@ -11,11 +11,11 @@ import pytest
 from orthopsis.exercise.resolve import picture
 from orthopsis.marking.judge import judge_strokes
 from orthopsis.marking.judging.answer_key import answer_key
-from orthopsis.marking.judging.families import PARTED_SD_DEG, RIVAL_MM, assign
+from orthopsis.marking.judging.families import PARTED_SD_DEG, RIVAL_MM, Assigned, assign
 from orthopsis.marking.judging.pattern import without_grain, without_pattern
-from orthopsis.marking.judging.verdicts import Verdict
+from orthopsis.marking.judging.verdicts import Verdict, judge_lines
 from orthopsis.marking.pencil.find_strokes import FoundStroke
-from orthopsis.perspective.plane import Point, direction
+from orthopsis.perspective.plane import UPRIGHT, Point, direction
 from orthopsis.perspective.stroke import Role
 from tests.documents import example
 
@@ -221,3 +221,27 @@ def test_grain_is_short_faint_and_belongs_to_nothing():
     assert stray not in kept and len(kept) == len(lines) - 1
     alone = assign([stray], answer_key(scene))
     assert without_grain(alone) == alone, "without an edge nothing tells how light it is"
+
+
+@pytest.mark.parametrize(
+    ("long_mm", "turn_deg", "sd_deg", "verdict"),
+    [
+        (10, 4.0, 0.3, Verdict.NEAR),
+        (10, 12.0, 0.3, Verdict.OFF),
+        (60, 4.0, 0.3, Verdict.OFF),
+        (10, 4.0, 0.0, Verdict.OFF),
+    ],
+)
+def test_a_short_pencil_line_is_called_off_only_when_a_hand_could_not_have_wobbled_so(
+    long_mm, turn_deg, sd_deg, verdict
+):
+    """A hand wobbles slowly: the scatter of a short line says little of its direction. An exact
+    line has no wobble, and a long one shows its own.
+    """
+    scene = example("seed-crates")
+    edge = next(one for one in answer_key(scene).expected if one.stroke.family == "vertical")
+    turn = math.radians(turn_deg)
+    end = (100 + long_mm * math.sin(turn), 100 + long_mm * math.cos(turn))
+    found = FoundStroke((100.0, 100.0), end, sd_deg, 1.0)
+    (judged,) = judge_lines([Assigned(found, "vertical", edge)], {"vertical": UPRIGHT})
+    assert judged.verdict is verdict
