@@ -295,7 +295,9 @@ def test_a_street_is_built_by_clicks_where_each_thing_belongs(watched, server):
         expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
     page.keyboard.press("Escape")
     page.get_by_role("button", name="Add a door").last.click()
+    before = lines_on(page)
     page.mouse.click(*middle_of(page, "Put it on the right wall of house 1"))
+    expect(page.locator(".desk .lines").first).not_to_have_attribute("data-lines", str(before))
     page.get_by_role("button", name="Done").click()
     saved(page)
     made = document(server, "New two-point exercise")["pieces"]

@@ -82,10 +82,12 @@ def test_a_reload_comes_back_to_the_same_place_with_everything(watched, server):
     page = new_sheet(watched, "Reloaded")
     page.get_by_role("button", name="Add a box").click()
     page.get_by_role("button", name="Put it in the middle").click()
+    card = page.get_by_role("region", name="Pieces").get_by_role("button", name="box 1")
+    # "Saved" is said of the empty sheet until the box is there.
+    expect(card).to_be_visible()
     saved(page)
     page.reload()
     expect(page.get_by_role("heading", name="Reloaded")).to_be_visible()
-    card = page.get_by_role("region", name="Pieces").get_by_role("button", name="box 1")
     expect(card).to_be_visible()
     assert len(document(server, "Reloaded")["pieces"]) == 1
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from orthopsis.construction.division import divided
 from orthopsis.construction.moves import Mark, Ruled, count, strung
-from orthopsis.perspective.plane import UPRIGHT, distance
+from orthopsis.perspective.plane import UPRIGHT
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Choice, Length
@@ -22,6 +22,10 @@ def draw_arches(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
     on_wall, rise = WallMoves(work, panel, wall), Length(arch.rise_mm)
     step = work.begin("panel-arch", look=Choice(panel.look))
     tops: list[Mark] = []
+    crowns: dict[int, Ruled] = {}
+    if wall.near is not None:
+        for row in sorted({row for row, _ in grid.places}):
+            crowns[row] = _crown(on_wall, grid.rows[row][1], arch.rise_mm)
     for place in grid.places:
         (low, high), (near, away) = grid.rows[place[0]], grid.columns[place[1]]
         left, right = paper.cross(high, near), paper.cross(high, away)
@@ -32,7 +36,7 @@ def draw_arches(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
         part = work.site.part
         foot, foot_2 = paper.cross(low, near), paper.cross(low, away)
         centre = paper.cross(paper.diagonal(foot, right, part), paper.diagonal(foot_2, left, part))
-        tops.append(paper.cross(work.upright(centre), _crown(on_wall, panel, place[0])))
+        tops.append(paper.cross(work.upright(centre), crowns[place[0]]))
     curves: list[list[XY]] = [
         [on_paper(one) for one in curve]
         for curve in panel.arches(house.on_paper, work.walls, grid.taken)
@@ -49,9 +53,8 @@ def draw_arches(work: HouseSite, panel: Panel, wall: Wall, grid: Grid) -> None:
     step.bulk = True
 
 
-def _crown(on_wall: WallMoves, panel: Panel, row: int) -> Ruled:
-    """The line of the wall that the tops of a row lie on."""
-    top, foot = on_wall.near
-    rows = panel.rows(distance(top.at, foot.at))
-    assert panel.arch is not None
-    return on_wall.level(rows[row].head_mm + panel.arch.rise_mm)
+def _crown(on_wall: WallMoves, high: Ruled, rise_mm: float) -> Ruled:
+    """The line of the wall that the tops of a row lie on, measured from where its head begins."""
+    paper, (top, foot) = on_wall.work.paper, on_wall.near
+    head = paper.cross(high, paper.along(foot, top))
+    return on_wall.line_from(paper.measure_along(head, top, rise_mm))
