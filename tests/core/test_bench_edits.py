@@ -7,7 +7,7 @@ import math
 import pytest
 
 from orthopsis.errors import ExerciseError
-from orthopsis.exercise.editing import with_field, with_house_beside, with_part
+from orthopsis.exercise.editing import open_row_ends, with_field, with_house_beside, with_part
 from orthopsis.exercise.faces import open_faces
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import resolve
@@ -207,6 +207,8 @@ def test_a_row_needs_ground_and_has_an_end():
     scene = resolve(from_data({**COTTAGE, "view": three, "pieces": [tower]}))
     assert scene.pieces[0].row_ends(scene.stage(0)) == []
     street, row = with_house_beside(from_data(COTTAGE), "cottage", "left", "house")
+    offered = {(piece, end.side) for piece, end in open_row_ends(resolve(street))}
+    assert offered == {("cottage", "right"), (row, "left")}, "where a row begins, it goes on itself"
     for _ in range(11):
         street, _ = with_house_beside(street, row, "left", "house")
     full = resolve(street)

@@ -109,7 +109,11 @@ def _further_half(exercise: Exercise) -> list[str]:
 
 def _but_one_row(exercise: Exercise, row: Row) -> list[str]:
     """All but the first row and what it begins at: a street is whole on one side already."""
-    stays = {row.id, *row.rests_on}
+    stays = {row.id}
+    # What a piece rests on stands before it in the list.
+    for piece in reversed(exercise.pieces):
+        if piece.id in stays:
+            stays.update(piece.rests_on)
     return [piece.id for piece in exercise.pieces if piece.id not in stays]
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any, get_args
 from uuid import uuid4
 
@@ -11,10 +12,10 @@ from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data, to_data
-from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.phrase import Number, Own, listed, say
-from orthopsis.pieces.base import NewPart, own_name
+from orthopsis.pieces.base import NewPart, RowEnd, free_name, own_name
 from orthopsis.pieces.kinds.row import Row
 from orthopsis.pieces.piece import PLACE, Piece, forms_of
 from orthopsis.pieces.registry import KINDS
@@ -54,15 +55,14 @@ def with_new_piece(
     piece = model.model_validate(
         {
             "kind": kind,
-            "id": _free_id(exercise, word),
+            "id": free_name(word, {one.id for one in exercise.pieces}),
             "uid": uuid4().hex[:8],
             "standing": _standing(model, y > scene.main.eye_level_mm + step_mm),
             **model.own_first(Point(x, y), size, form.form),
             **place.model_dump(by_alias=True, exclude_none=True),
         }
     )
-    pieces = [*exercise.pieces, piece]
-    return from_data(to_data(exercise.model_copy(update={"pieces": pieces}))), piece.id
+    return _with_pieces(exercise, [*exercise.pieces, piece]), piece.id
 
 
 def _standing(model: type[Piece], below: bool) -> str:
@@ -70,15 +70,6 @@ def _standing(model: type[Piece], below: bool) -> str:
     may = get_args(model.model_fields["standing"].annotation)
     wanted = "ground" if below else "floating"
     return wanted if wanted in may else str(may[0])
-
-
-def _free_id(exercise: Exercise, word: str) -> str:
-    """A name that no piece has yet: "box 1", "box 2" …"""
-    taken = {piece.id for piece in exercise.pieces}
-    number = 1
-    while f"{word} {number}" in taken:
-        number += 1
-    return f"{word} {number}"
 
 
 @derives
@@ -120,9 +111,8 @@ def with_house_beside(exercise: Exercise, id: str, side: str, what: str) -> tupl
     piece, stage, taken = scene.pieces[number], scene.stage(number), _names(exercise)
     if isinstance(piece, Row):
         return with_part(exercise, id, NewPart(what, taken=taken)), id
-    for one in exercise.pieces:
-        if isinstance(one, Row) and (one.place.from_.piece, one.place.from_.side) == (id, side):
-            return with_part(exercise, one.id, NewPart(what, taken=taken)), one.id
+    if (there := _rows_begun(exercise).get((id, side))) is not None:
+        return with_part(exercise, there, NewPart(what, taken=taken)), there
     end = next((one for one in piece.row_ends(stage) if one.side == side), None)
     if end is None:
         raise ExerciseError(f"pieces.{number}", say("refused-row-from-none", piece=Own(id)))
@@ -130,12 +120,27 @@ def with_house_beside(exercise: Exercise, id: str, side: str, what: str) -> tupl
     if what == "house-after-gap":
         first["buildings"][0]["gap"] = {"along_mm": 10}
     first["from"]["piece"] = id
-    made = Row.model_validate(
-        {"kind": "row", "id": _free_id(exercise, scene.words.say(say("kind-row"))),
-         "uid": uuid4().hex[:8], **first}
-    )  # fmt: skip
-    pieces = [*exercise.pieces, made]
-    return from_data(to_data(exercise.model_copy(update={"pieces": pieces}))), made.id
+    name = free_name(scene.words.say(say("kind-row")), {one.id for one in exercise.pieces})
+    made = Row.model_validate({"kind": "row", "id": name, "uid": uuid4().hex[:8], **first})
+    return _with_pieces(exercise, [*exercise.pieces, made]), name
+
+
+def open_row_ends(scene: Scene) -> list[tuple[str, RowEnd]]:
+    """Where a row may go on: at the end of each, and where none begins yet."""
+    begun = _rows_begun(scene.exercise)
+    return [
+        (piece.id, end)
+        for number, piece in enumerate(scene.pieces)
+        for end in piece.row_ends(scene.stage(number))
+        if (piece.id, end.side) not in begun
+    ]
+
+
+def _rows_begun(exercise: Exercise) -> dict[tuple[str, str], str]:
+    """The row that begins at a side of a piece."""
+    rows = [piece for piece in exercise.pieces if isinstance(piece, Row)]
+    # Of two at one side the first goes on.
+    return {(row.place.from_.piece, row.place.from_.side): row.id for row in reversed(rows)}
 
 
 def _names(exercise: Exercise) -> set[str]:
@@ -147,7 +152,12 @@ def _names(exercise: Exercise) -> set[str]:
 def _with_piece(exercise: Exercise, number: int, piece: Piece) -> Exercise:
     """The document with another piece in the place of one, checked."""
     pieces = [piece if k == number else one for k, one in enumerate(exercise.pieces)]
-    return from_data(to_data(exercise.model_copy(update={"pieces": pieces})))
+    return _with_pieces(exercise, pieces)
+
+
+def _with_pieces(exercise: Exercise, pieces: Sequence[Piece]) -> Exercise:
+    """The document with these pieces, checked."""
+    return from_data(to_data(exercise.model_copy(update={"pieces": list(pieces)})))
 
 
 def _number_of(exercise: Exercise, id: str) -> int:

@@ -6,6 +6,7 @@ import re
 from abc import ABC, abstractmethod
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import count
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Self
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
@@ -49,6 +50,11 @@ EyeLength = Annotated[_Positive, FieldRole.EYE]
 Flag = Annotated[bool, FieldRole.FLAG]
 Name = Annotated[str, Field(pattern=r"^[A-Za-z][A-Za-z0-9 _-]{0,39}$"), FieldRole.NAME]
 Reference = Annotated[str, Field(max_length=40), FieldRole.REFERENCE]
+
+
+def free_name(word: str, taken: Collection[str]) -> str:
+    """A name that nothing has yet: "box 1", "box 2" …"""
+    return next(name for name in (f"{word} {k}" for k in count(1)) if name not in taken)
 
 
 def named(id: str) -> Own:

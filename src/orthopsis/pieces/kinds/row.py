@@ -14,7 +14,7 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage, named, own_name
+from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage, free_name, named, own_name
 from orthopsis.pieces.piece import PLACE, Piece
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
@@ -127,7 +127,7 @@ class Row(Piece):
             tops = [place.y for place, _ in base.corners(stage) if abs(place.x - end.at.x) < 1e-6]
             tall_mm = 0.85 * (end.at.y - min(tops))
         house = first_in_row(end, tall_mm, goal, one_point=len(points) == 1)
-        return {"from": start, "buildings": [{"id": free_name(taken), **house}]}
+        return {"from": start, "buildings": [{"id": free_name("house", taken), **house}]}
 
     @model_validator(mode="after")
     def _names_differ(self) -> Self:
@@ -159,7 +159,7 @@ class Row(Piece):
         """One more building at the end, smaller as all is that is further away, and higher or lower
         in turn.
         """
-        what, id = new.what, free_name({*new.taken, *(one.id for one in self.buildings)})
+        what, id = new.what, free_name("house", {*new.taken, *(one.id for one in self.buildings)})
         pairs = zip(self.buildings, self._blocks, strict=True)
         every = list(pairs)
         last, block = ([pair for pair in every if pair[0].behind is None] or every)[-1]
@@ -260,14 +260,6 @@ class Row(Piece):
         return self.model_copy(
             update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})}
         )
-
-
-def free_name(taken: Collection[str]) -> str:
-    """What the next house is called."""
-    number = 1
-    while f"house {number}" in taken:
-        number += 1
-    return f"house {number}"
 
 
 def _further(back: Cut) -> Cut:

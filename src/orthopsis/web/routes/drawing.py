@@ -11,6 +11,7 @@ from orthopsis.exercise.corner_test import corner_test
 from orthopsis.exercise.demonstration import climbed, lifted, spread
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.editing import (
+    open_row_ends,
     renamed,
     with_field,
     with_house_beside,
@@ -302,10 +303,9 @@ def _faces(scene: Scene) -> list[OpenFaceOut]:
 def _row_ends(scene: Scene) -> list[RowEndOut]:
     return [
         RowEndOut.model_construct(
-            piece=piece.id, side=end.side, at=point(end.at.xy), takes=list(end.takes)
+            piece=piece, side=end.side, at=point(end.at.xy), takes=list(end.takes)
         )
-        for k, piece in enumerate(scene.pieces)
-        for end in piece.row_ends(scene.stage(k))
+        for piece, end in open_row_ends(scene)
     ]
 
 

@@ -1,18 +1,15 @@
 <script setup lang="ts">
-import type { OpenFace, RowEnd, XY } from "@/api/client";
+import type { OpenFace, XY } from "@/api/client";
 import type { Tool } from "./tools";
 
-/** The walls and slopes that something may be put on, and the ends where a row may go on. */
+/** The walls and slopes that something may be put on. */
 const props = defineProps<{
   faces: readonly OpenFace[];
-  ends: readonly RowEnd[];
   tool: Tool | null;
-  mmPerPx: number;
   toSheet: (event: PointerEvent) => XY;
 }>();
 const emit = defineEmits<{
   put: [face: OpenFace, at: XY | null];
-  grow: [end: RowEnd];
   choose: [face: OpenFace];
 }>();
 
@@ -55,26 +52,6 @@ function press(event: PointerEvent, face: OpenFace) {
         @pointerdown="press($event, face)"
       />
     </template>
-    <template v-if="tool?.does === 'house'">
-      <g
-        v-for="end in ends.filter(
-          ({ takes }) => tool?.does === 'house' && takes.includes(tool.what),
-        )"
-        :key="`${end.piece}-${end.side}`"
-        class="end"
-        tabindex="0"
-        role="button"
-        :aria-label="`${tool.label} at the ${end.side} of ${end.piece}`"
-        @pointerdown.stop="emit('grow', end)"
-        @keydown.enter.prevent.stop="emit('grow', end)"
-        @keydown.space.prevent.stop="emit('grow', end)"
-      >
-        <circle :cx="end.at[0]" :cy="end.at[1]" :r="13 * mmPerPx" />
-        <path
-          :d="`M${end.at[0] - 6 * mmPerPx} ${end.at[1]} h${12 * mmPerPx} M${end.at[0]} ${end.at[1] - 6 * mmPerPx} v${12 * mmPerPx}`"
-        />
-      </g>
-    </template>
   </g>
 </template>
 
@@ -102,26 +79,5 @@ polygon {
   fill: color-mix(in srgb, var(--paper-action) 28%, var(--paper));
   stroke-width: 3px;
   stroke-dasharray: none;
-}
-.end {
-  cursor: copy;
-  outline: none;
-}
-.end circle {
-  fill: var(--paper);
-  stroke: var(--paper-action);
-  stroke-width: 2.5px;
-  vector-effect: non-scaling-stroke;
-}
-.end path {
-  fill: none;
-  stroke: var(--paper-action);
-  stroke-width: 2.5px;
-  vector-effect: non-scaling-stroke;
-}
-.end:hover circle,
-.end:focus-visible circle {
-  fill: color-mix(in srgb, var(--paper-action) 28%, var(--paper));
-  stroke-width: 4px;
 }
 </style>

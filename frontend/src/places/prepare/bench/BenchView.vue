@@ -33,6 +33,7 @@ import StepEditor from "../steps/StepEditor.vue";
 import AdviceNotes from "./AdviceNotes.vue";
 import AdvicePlaces from "./AdvicePlaces.vue";
 import BenchBar from "./BenchBar.vue";
+import BenchEnds from "./BenchEnds.vue";
 import BenchFaces from "./BenchFaces.vue";
 import BenchHandles from "./BenchHandles.vue";
 import SetupPanel from "./SetupPanel.vue";
@@ -224,16 +225,20 @@ useBenchKeys({
           <bench-faces
             v-if="!chosenStep"
             :faces="picture.faces ?? []"
-            :ends="picture.row_ends ?? []"
             :tool="tool"
-            :mm-per-px="mmPerPx"
             :to-sheet="toSheet"
             @put="putPart"
-            @grow="growRow"
             @choose="choosePiece($event.piece, $event.member)"
           />
           <onward-lines v-if="chosenStep" :lines="lines" :points="goals" :mm-per-px="mmPerPx" />
           <drawn-lines :lines="lines" :mm-per-px="mmPerPx" :chosen="chosenPiece" />
+          <bench-ends
+            v-if="!chosenStep"
+            :ends="picture.row_ends ?? []"
+            :tool="tool"
+            :mm-per-px="mmPerPx"
+            @grow="growRow"
+          />
           <tried-lines
             v-if="chosenStep"
             :tried="steps[chosenStep - 1]?.tried ?? []"

@@ -15,7 +15,7 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Own, Value, say
-from orthopsis.pieces.base import Drawn, Measures, NewPart, OpenFace, Stage, own_name
+from orthopsis.pieces.base import Drawn, Measures, NewPart, OpenFace, Stage, free_name, own_name
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import Added, Editor
@@ -78,10 +78,7 @@ def built_on(house: House, fittings: Sequence[Fitting]) -> list[Drawn]:
 
 def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> list[Fitting]:
     """The parts with one more, in round measures. Raises ExerciseError where it fits nowhere."""
-    number = 1
-    while f"{new.what} {number}" in {one.id for one in fittings}:
-        number += 1
-    id = f"{new.what} {number}"
+    id = free_name(new.what, {one.id for one in fittings})
     if new.what in ("bricks", "tiles"):
         return [*fittings, first_pattern(house, new.what, id, new.on)]
     if new.what == "chimney":
