@@ -6,7 +6,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Annotated, ClassVar
 
-from orthopsis.construction.moves import Act, Mark, Ruled, count, phrase, several, strung
+from orthopsis.construction.moves import Act, Mark, Ruled, Said, count, phrase, several, strung
 from orthopsis.construction.order import NearPlace
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import across, down
@@ -33,6 +33,26 @@ BESIDE = {0: 3, 3: 0, 1: 2, 2: 1}
 """The corner above or below each corner of a front."""
 SIDES = (HORIZONTAL, VERTICAL, HORIZONTAL, VERTICAL)
 """Families of a front's sides, from corner 0 on."""
+
+
+def measured_front(paper: Paper, front: Front) -> tuple[Mark, Mark, Mark, Mark]:
+    """Corners 0 to 3 of a rectangle in true shape: one from the sheet's edges, two from there, the
+    last where level and upright lines meet.
+    """
+    a = paper.measure(front.x_mm, front.y_mm)
+    b = paper.measure_along(a, LEVEL, front.width_mm)
+    c = paper.measure_along(b, UPRIGHT, front.height_mm)
+    return a, b, c, paper.cross(paper.level(c), paper.upright(a))
+
+
+def front_measures(paper: Paper, front: Front) -> dict[str, Said]:
+    """What is measured for it, as a sentence says it."""
+    return {
+        "across": across(front.x_mm, paper.sheet),
+        "down": down(front.y_mm, paper.sheet),
+        "width": Length(front.width_mm),
+        "height": Length(front.height_mm),
+    }
 
 
 class OnFront(BlockPlacement):
@@ -92,23 +112,13 @@ class OnFront(BlockPlacement):
         front, paper = self.front, site.paper
         (vp,) = (site.points[found.name] for found in site.stage.view.vanishing_points)
         step = site.begin("box-front", Act.FRONTS)
-        a = paper.measure(front.x_mm, front.y_mm)
-        b = paper.measure_along(a, LEVEL, front.width_mm)
-        c = paper.measure_along(b, UPRIGHT, front.height_mm)
-        d = paper.cross(paper.level(c), paper.upright(a))
-        marks = {0: a, 1: b, 2: c, 3: d}
+        corners = measured_front(paper, front)
+        marks = dict(enumerate(corners))
         for number, family in enumerate(SIDES):
             edges.keep(marks, number, (number + 1) % 4, family)
-        step.say(
-            "box-front",
-            corner=a, across=across(front.x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
-            face=strung(a, b, c, d),
-            width=Length(front.width_mm), height=Length(front.height_mm),
-        )  # fmt: skip
-        step.differs(
-            across=across(front.x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
-            width=Length(front.width_mm), height=Length(front.height_mm),
-        )  # fmt: skip
+        measures = front_measures(paper, front)
+        step.say("box-front", corner=corners[0], face=strung(*corners), **measures)
+        step.differs(**measures)
         step.check("box-front-check")
         apart = [distance(marks[i].at, vp.at) > 1e-6 for i in range(4)]
         running = [i for i in range(4) if edges.shows(i, i + 4) and apart[i]]

@@ -49,7 +49,6 @@ const GIVEN = [
 const drawn = computed(() => props.made?.document ?? null);
 const { picture } = usePicture(drawn, { linesAlone: true });
 const spec = computed(() => props.made?.spec);
-const lettersId = computed(() => `${props.name.replace(" ", "-")}-letters`);
 const standard = computed(() => props.name === "standard");
 const pieces = computed(() => props.doc.pieces ?? []);
 const kinds = useKinds();
@@ -65,7 +64,15 @@ const letters = computed(() => {
 const houses = computed(() =>
   Math.max(0, ...pieces.value.map((piece) => ("buildings" in piece ? piece.buildings.length : 0))),
 );
-const housesId = computed(() => `${props.name.replace(" ", "-")}-houses`);
+/** What there may be fewer of, with the most that the exercise has. */
+const fewer = computed(() =>
+  (
+    [
+      { field: "letters", label: "Letters of the word", most: letters.value },
+      { field: "houses", label: "Houses of each row", most: houses.value },
+    ] as const
+  ).filter(({ most }) => most > 0),
+);
 
 function set(change: Partial<DemandSpec>) {
   if (spec.value) emit("change", { ...spec.value, ...change });
@@ -112,24 +119,14 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
           {{ piece.id }}
         </label>
       </fieldset>
-      <div v-if="letters" class="field">
-        <label :for="lettersId">Letters of the word</label>
+      <div v-for="{ field, label, most } in fewer" :key="field" class="field">
+        <label :for="`${name.replace(' ', '-')}-${field}`">{{ label }}</label>
         <draft-input
-          :id="lettersId"
-          :value="spec.letters ?? letters"
+          :id="`${name.replace(' ', '-')}-${field}`"
+          :value="spec[field] ?? most"
           :least="1"
-          :most="letters"
-          @set="set({ letters: Number($event) || null })"
-        />
-      </div>
-      <div v-if="houses" class="field">
-        <label :for="housesId">Houses of each row</label>
-        <draft-input
-          :id="housesId"
-          :value="spec.houses ?? houses"
-          :least="1"
-          :most="houses"
-          @set="set({ houses: Number($event) || null })"
+          :most="most"
+          @set="set({ [field]: Number($event) || null })"
         />
       </div>
       <label class="check">

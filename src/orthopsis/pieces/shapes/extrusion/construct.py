@@ -14,6 +14,7 @@ from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import Length, Phrase, Several, say
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import Edges
+from orthopsis.pieces.placement.front import front_measures, measured_front
 from orthopsis.pieces.shapes.box_frame import draw_frame
 from orthopsis.pieces.shapes.extrusion.back import draw_behind
 from orthopsis.pieces.shapes.extrusion.bands import draw_bands
@@ -104,25 +105,17 @@ def _from_corners(work: ProfileSite) -> None:
 
 def _block(work: ProfileSite, x_mm: float, width_mm: float) -> tuple[Mark, Mark, Mark, Mark]:
     """The light block around a profile, measured from the sheet's edges."""
-    paper, front = work.paper, work.owner.on_front.front
+    paper = work.paper
+    front = work.owner.on_front.front.model_copy(update={"x_mm": x_mm, "width_mm": width_mm})
     step = work.begin("block", Act.PLAN)
-    a = paper.measure(x_mm, front.y_mm)
-    b = paper.measure_along(a, LEVEL, width_mm)
-    c = paper.measure_along(b, UPRIGHT, front.height_mm)
-    d = paper.cross(paper.level(c), paper.upright(a))
+    a, b, c, d = measured_front(paper, front)
     for start, end, family in (
         (a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL), (d, a, VERTICAL),
     ):  # fmt: skip
         paper.join(start, end, family, work.part)
-    step.say(
-        "block",
-        corner=a, across=across(x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
-        width=Length(width_mm), height=Length(front.height_mm),
-    )  # fmt: skip
-    step.differs(
-        across=across(x_mm, paper.sheet), down=down(front.y_mm, paper.sheet),
-        width=Length(width_mm), height=Length(front.height_mm),
-    )  # fmt: skip
+    measures = front_measures(paper, front)
+    step.say("block", corner=a, **measures)
+    step.differs(**measures)
     step.check("block-check")
     work.side = a, d
     return a, b, c, d

@@ -32,7 +32,7 @@ def draw_columns(
     if not slants:
         return
     step = work.begin("face-slants", Act.FRONTS)
-    slanted = [work.slant(slant, lines) for slant in slants]
+    slanted = [work.crossings.slant(slant, lines) for slant in slants]
     pairs = [strung(line.start, line.goal) for line in slanted if line.goal]
     step.say("face-slants", lines=Several(tuple(pairs)))
     step.check("face-slants-check")

@@ -13,8 +13,9 @@ from orthopsis.construction.paper import Paper
 from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Choice, Phrase
 from orthopsis.pieces.base import Site, Stage
+from orthopsis.pieces.shapes.extrusion.crossings import Crossings
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
-from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile, Slant
+from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile
 from orthopsis.pieces.shapes.extrusion.visible import ExtrudedBody
 
 MOST_LINES = 7
@@ -80,7 +81,6 @@ class ProfileSite:
     frame: Mapping[int, Mark] | None = None
     depth: Pair | None = None
     side: Pair | None = None
-    slants: dict[Slant, Ruled] = field(default_factory=dict)
     _found: list[tuple[Step, Phrase]] = field(default_factory=list)
 
     def __post_init__(self) -> None:
@@ -89,6 +89,7 @@ class ProfileSite:
         self.third = self.site.third
         self.count = len(self.body.corners) // 2
         self.what = Choice(self.owner.what)
+        self.crossings = Crossings(self.profile, self.paper, self.part)
 
     @property
     def paper(self) -> Paper:
@@ -140,7 +141,7 @@ class ProfileSite:
     def corner_mark(self, k: int, lines: Lines) -> Mark:
         """The mark of a corner, made when it is first needed."""
         if k not in self.marks:
-            self.marks[k] = self._corner(self.profile.corners[k], lines)
+            self.marks[k] = self.crossings.corner(self.profile.corners[k], lines)
         return self.marks[k]
 
     def side_of(self, ends: Ends) -> Ends:
@@ -150,30 +151,6 @@ class ProfileSite:
             if set(ends) <= stops and ends[0] != side[1] and ends[1] != side[0]:
                 return side
         raise KeyError(ends)
-
-    def _corner(self, corner: Corner, lines: Lines) -> Mark:
-        columns, rows = self.profile.columns, self.profile.rows
-        if corner.column is not None and corner.row is not None:
-            return lines.crossing(columns[corner.column], rows[corner.row])
-        across = (
-            lines.column(columns[corner.across])
-            if isinstance(corner.across, int)
-            else self.slant(corner.across, lines)
-        )
-        down = (
-            lines.row(rows[corner.down])
-            if isinstance(corner.down, int)
-            else self.slant(corner.down, lines)
-        )
-        return self.paper.cross(across, down)
-
-    def slant(self, slant: Slant, lines: Lines) -> Ruled:
-        if slant not in self.slants:
-            start, end = (
-                lines.crossing(self.profile.columns[c], self.profile.rows[r]) for c, r in slant
-            )
-            self.slants[slant] = self.paper.join(start, end, "free", self.part)
-        return self.slants[slant]
 
     def guide(self, k: int) -> Ruled:
         """A corner's line to the vanishing point: drawn, or only with the ruler laid along it."""

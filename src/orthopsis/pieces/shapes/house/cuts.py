@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.perspective.plane import LEFT, LEVEL, Point
 from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import eye_space, on_paper
-from orthopsis.phrase import say
-from orthopsis.pieces.base import Stage
+from orthopsis.phrase import Length, say
+from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.depth import Cut, check_share, share_on_paper
 
 
@@ -35,3 +36,22 @@ def cut_end(
         share = cut.share_by_projection(at, vp, stage.view)
     check_share(share, (at, vp), cut, stage, field)
     return plus(start, eye_space(vp, start[2] * share / (1.0 - share)))
+
+
+def cut_mark(
+    cut: Cut, start: Mark, guide: Ruled, goal: Mark | None, way: Point, site: Site, column: str
+) -> Mark:
+    """The mark where a cut ends, with its sentence: toward the goal, or level where there is none.
+
+    `way` is level, as the cut goes on paper.
+    """
+    step = site.paper.steps[-1]
+    if goal is not None:
+        mark, said = cut.build(site, start, goal, guide, way, (), None, column)
+        step.says.append(said)
+        return mark
+    along_mm = cut.along_mm or 0.0
+    mark = site.paper.measure_along(start, way, along_mm)
+    step.say("chimney-level", start=start, along=Length(along_mm), mark=mark)
+    step.differs(**{column: Length(along_mm)})
+    return mark

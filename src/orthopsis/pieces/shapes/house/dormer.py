@@ -17,7 +17,7 @@ from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.roles import FieldRole
 from orthopsis.pieces.shapes.house.chimney import Slopes
 from orthopsis.pieces.shapes.house.cuts import cut_end
-from orthopsis.pieces.shapes.house.form import middle, of_corners, raised
+from orthopsis.pieces.shapes.house.form import middle, of_corners, raised, seen_part_way
 from orthopsis.pieces.shapes.house.planes import RoofPlane
 
 FOOT, TOP, PEAK, TOP_2, FOOT_2, BACK, BACK_PEAK, BACK_2 = range(8)
@@ -125,6 +125,4 @@ def part_way_mm(start: Vector, end: Vector, mm: float) -> Vector | None:
     t = mm / math.dist(a.xy, b.xy)
     if t >= 1.0:
         return None
-    # Even on paper is not even in space: the far end counts for less.
-    share = t * start[2] / ((1.0 - t) * end[2] + t * start[2])
-    return plus(start, times(minus(end, start), share))
+    return seen_part_way(start, end, t)

@@ -8,8 +8,8 @@ from dataclasses import dataclass, field
 from orthopsis.construction.moves import Mark, Ruled, count
 from orthopsis.perspective.plane import Point, distance_point_line
 from orthopsis.perspective.segments import XY
-from orthopsis.phrase import Choice, Length
-from orthopsis.pieces.shapes.house.cuts import inward
+from orthopsis.phrase import Choice
+from orthopsis.pieces.shapes.house.cuts import cut_mark, inward
 from orthopsis.pieces.shapes.house.inset import (
     BESIDE,
     UPRIGHT_FROM,
@@ -85,17 +85,8 @@ class InsetMoves:
         """How far the first one goes in, from one of its corners."""
         work, cut = self.work, self.panel.inset
         assert cut is not None
-        step, guide = work.paper.steps[-1], work.laid(start, family)
-        if self.goal is not None:
-            self.depth, said = cut.build(
-                work.site, start, self.goal, guide, way, (), None, "depth"
-            )  # fmt: skip
-            step.says.append(said)
-        else:
-            along_mm = cut.along_mm or 0.0
-            self.depth = work.paper.measure_along(start, way, along_mm)
-            step.say("chimney-level", start=start, along=Length(along_mm), mark=self.depth)
-            step.differs(depth=Length(along_mm))
+        guide = work.laid(start, family)
+        self.depth = cut_mark(cut, start, guide, self.goal, way, work.site, "depth")
         self.stands = work.upright(self.depth)
 
     def _marks(self, place: Place) -> list[Mark]:

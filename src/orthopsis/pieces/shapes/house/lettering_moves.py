@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from orthopsis.construction.face import FrontFace, Lines, RecedingFace
-from orthopsis.construction.moves import Do, Mark, Ruled, Said, count, measures_set, strung
-from orthopsis.construction.places import across, down
-from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point, distance
+from orthopsis.construction.moves import Do, Mark, Said, count, measures_set, strung
+from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.phrase import Length, Own
-from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile, Slant
+from orthopsis.pieces.placement.front import front_measures, measured_front
+from orthopsis.pieces.shapes.extrusion.crossings import Crossings
 from orthopsis.pieces.shapes.house.lettering import Lettering, families_on
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM
 from orthopsis.pieces.shapes.house.site import HouseSite
@@ -31,7 +31,6 @@ class _Moves:
     def __init__(self, work: HouseSite, lettering: Lettering, wall: Wall) -> None:
         self.work, self.lettering, self.wall = work, lettering, wall
         self.on_wall = WallMoves(work, lettering.strip, wall)
-        self._slants: dict[tuple[int, Slant], Ruled] = {}
 
     def draw(self) -> None:
         work, wall = self.work, self.wall
@@ -98,16 +97,10 @@ class _Moves:
         assert front is not None
         paper = work.paper
         step = work.begin("lettering-strip")
-        p = paper.measure(front.x_mm, front.y_mm)
-        q = paper.measure_along(p, LEVEL, front.width_mm)
-        s = paper.measure_along(p, UPRIGHT, front.height_mm)
-        r = paper.cross(paper.upright(q), paper.level(s))
+        p, q, r, s = measured_front(paper, front)
         for a, b in ((p, q), (q, r), (s, r), (p, s)):
             paper.join(a, b, self.wall.family, work.site.part)
-        measures: dict[str, Said] = {
-            "across": across(front.x_mm, paper.sheet), "down": down(front.y_mm, paper.sheet),
-            "width": Length(front.width_mm), "height": Length(front.height_mm),
-        }  # fmt: skip
+        measures = front_measures(paper, front)
         step.say("lettering-front", corner=p, **measures)
         step.differs(**measures)
         step.check("lettering-strip-check")
@@ -170,8 +163,9 @@ class _Moves:
         """The letters along the light lines."""
         work, families = self.work, families_on(self.work.house, self.wall)
         step = work.begin("lettering")
-        for number, profile in enumerate(self.lettering.profiles):
-            marks = [self._corner(number, profile, one, lines) for one in profile.corners]
+        for profile in self.lettering.profiles:
+            crossings = Crossings(profile, work.paper, work.site.part)
+            marks = [crossings.corner(one, lines) for one in profile.corners]
             for a, b in profile.sides:
                 family = families[profile.direction((a, b))]
                 do = Do.JOIN if family == FREE else Do.TRACE
@@ -180,25 +174,3 @@ class _Moves:
         step.differs(text=Own(self.lettering.text))
         step.check("lettering-check")
         step.bulk = True
-
-    def _corner(self, number: int, profile: Profile, corner: Corner, lines: Lines) -> Mark:
-        if corner.column is not None and corner.row is not None:
-            return lines.crossing(profile.columns[corner.column], profile.rows[corner.row])
-        one = (
-            lines.column(profile.columns[corner.across])
-            if isinstance(corner.across, int)
-            else self._slant(number, profile, corner.across, lines)
-        )
-        other = (
-            lines.row(profile.rows[corner.down])
-            if isinstance(corner.down, int)
-            else self._slant(number, profile, corner.down, lines)
-        )
-        return self.work.paper.cross(one, other)
-
-    def _slant(self, number: int, profile: Profile, slant: Slant, lines: Lines) -> Ruled:
-        if (number, slant) not in self._slants:
-            start, end = (lines.crossing(profile.columns[c], profile.rows[r]) for c, r in slant)
-            part = self.work.site.part
-            self._slants[number, slant] = self.work.paper.join(start, end, FREE, part)
-        return self._slants[number, slant]

@@ -14,14 +14,14 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import HORIZONTAL
-from orthopsis.phrase import Length, Own, Phrase, say
+from orthopsis.phrase import Own, Phrase, say
 from orthopsis.picture.solid import polyhedron
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Site, Stage, named
 from orthopsis.pieces.placement.corners import FACES, block_body, seen_edges
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.shapes.house.cuts import inward
+from orthopsis.pieces.shapes.house.cuts import cut_mark, inward
 from orthopsis.pieces.shapes.house.form import ROOF_POINT, Pair, pair
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.planes import RoofPlane
@@ -117,16 +117,8 @@ class MemberMoves:
 
     def cut(self, cut: Cut, start: Mark, guide: Ruled, way: Vector, column: str) -> Mark:
         """The mark of a cut, with its sentence."""
-        step, goal = self.paper.steps[-1], self.site.points.get(guide.family)
-        if goal is not None:
-            mark, said = cut.build(self.site, start, goal, guide, inward(way), (), None, column)
-            step.says.append(said)
-            return mark
-        along_mm = cut.along_mm or 0.0
-        mark = self.paper.measure_along(start, inward(way), along_mm)
-        step.say("chimney-level", start=start, along=Length(along_mm), mark=mark)
-        step.differs(**{column: Length(along_mm)})
-        return mark
+        goal = self.site.points.get(guide.family)
+        return cut_mark(cut, start, guide, goal, inward(way), self.site, column)
 
     def corner_of_house(self, number: int) -> Mark:
         """A corner of the house; where it was not needed before, as the eye sees it."""

@@ -10,7 +10,6 @@ from typing import Annotated, Generic, Literal, NamedTuple, TypeVar
 from pydantic import Field, model_validator
 
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, strung
-from orthopsis.construction.places import across, down
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, join, meet
 from orthopsis.perspective.vector import Vector, minus, plus
@@ -20,6 +19,7 @@ from orthopsis.pieces.base import Measures, Name, PaperLength, Site
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.placement.front import front_measures, measured_front
 from orthopsis.pieces.roles import FieldRole
 from orthopsis.pieces.shapes.house.cuts import cut_end
 from orthopsis.pieces.shapes.house.form import Pair, of_corners, raised
@@ -30,9 +30,6 @@ from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName
 from orthopsis.pieces.shapes.tidy import tidy
 
 Place = TypeVar("Place")
-
-
-DOWNWARD = Point(0.0, 1.0, 0.0)
 
 
 class Rectangle(NamedTuple, Generic[Place]):
@@ -184,17 +181,8 @@ class _Moves(MemberMoves):
         paper, block = self.paper, self.block
         step = self.site.begin("block-place", Act.DETAILS, look=Choice(block.look))
         if block.front is not None:
-            front = block.front
-            a = paper.measure(front.x_mm, front.y_mm)
-            b = paper.measure_along(a, LEVEL, front.width_mm)
-            c = paper.measure_along(b, DOWNWARD, front.height_mm)
-            d = paper.cross(paper.level(c), paper.upright(a))
-            step.say(
-                "block-on-front",
-                corner=a, across=across(front.x_mm, paper.sheet),
-                down=down(front.y_mm, paper.sheet), width=Length(front.width_mm),
-                height=Length(front.height_mm),
-            )  # fmt: skip
+            a, b, c, d = measured_front(paper, block.front)
+            step.say("block-on-front", corner=a, **front_measures(paper, block.front))
             found = Rectangle(a, d, b, c)
         else:
             found = self._on_receding()

@@ -11,18 +11,17 @@ from orthopsis.construction.moves import (
     Do,
     Mark,
     Ruled,
-    Said,
     Step,
     count,
     measures_set,
     phrase,
     strung,
 )
-from orthopsis.construction.places import across, down
-from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, distance, part_way
+from orthopsis.perspective.plane import LEFT, LEVEL, distance, part_way
 from orthopsis.perspective.segments import remainder
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.phrase import Choice, Length
+from orthopsis.pieces.placement.front import front_measures, measured_front
 from orthopsis.pieces.shapes.house.arch_moves import draw_arches
 from orthopsis.pieces.shapes.house.inset_moves import Grid, InsetMoves
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM, Panel, Row
@@ -67,10 +66,7 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
     paper, front = work.paper, panel.front
     assert front is not None
     step = work.begin("panel-front", look=Choice(panel.look))
-    a = paper.measure(front.x_mm, front.y_mm)
-    b = paper.measure_along(a, LEVEL, front.width_mm)
-    c = paper.measure_along(b, UPRIGHT, front.height_mm)
-    d = paper.cross(paper.level(c), paper.upright(a))
+    a, b, c, d = measured_front(paper, front)
     foot_mm = work.house.foot_mm
     for start, end, family in ((a, b, HORIZONTAL), (b, c, VERTICAL), (c, d, HORIZONTAL),
                                (d, a, VERTICAL)):  # fmt: skip
@@ -78,10 +74,7 @@ def _draw_front(work: HouseSite, panel: Panel) -> None:
             continue
         if family == VERTICAL or abs(start.at.y - foot_mm) > ON_THE_EDGE_MM:
             paper.keep(start, end, family, work.site.body)
-    measures: dict[str, Said] = {
-        "across": across(front.x_mm, paper.sheet), "down": down(front.y_mm, paper.sheet),
-        "width": Length(front.width_mm), "height": Length(front.height_mm),
-    }  # fmt: skip
+    measures = front_measures(paper, front)
     step.say("panel-front", corner=a, look=Choice(panel.look), **measures)
     step.differs(**measures)
     step.check("panel-front-check")

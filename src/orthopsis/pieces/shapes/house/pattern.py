@@ -10,12 +10,13 @@ from pydantic import Field
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import XY, Segment, portions_inside, remainder
-from orthopsis.perspective.vector import Vector, minus, plus, times
+from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import say
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import Measures, Name
 from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.shapes.house.form import seen_part_way
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.surfaces import Surface, SurfaceName, surface_of
 
@@ -142,13 +143,10 @@ def _open_parts(
     """The parts of a line of space that lie in none of some outlines on paper."""
     segment = on_paper(start), on_paper(end)
     inside = [part for one in openings for part in portions_inside(segment, [one])]
-
-    def at(share: float) -> Vector:
-        # Even on paper is not even in space: the far end counts for less.
-        there = share * start[2] / ((1.0 - share) * end[2] + share * start[2])
-        return plus(start, times(minus(end, start), there))
-
-    return [(at(t0), at(t1)) for t0, t1 in remainder(inside)]
+    return [
+        (seen_part_way(start, end, t0), seen_part_way(start, end, t1))
+        for t0, t1 in remainder(inside)
+    ]
 
 
 def first_pattern(house: House, look: str, id: str, on: str = "") -> Pattern:

@@ -8,14 +8,12 @@ from pydantic import model_validator
 
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import Point, distance
+from orthopsis.perspective.plane import UPRIGHT, distance
 from orthopsis.phrase import Length, say
 from orthopsis.picture.solid import Bar
 from orthopsis.pieces.base import PaperLength, Site, Stage
 from orthopsis.pieces.placement.post import PostsInLine
 from orthopsis.pieces.shapes.posts.carried import Carried, PostAt, place_before
-
-DOWNWARD = Point(0.0, 1.0, 0.0)
 
 
 class Rails(Carried):
@@ -50,7 +48,7 @@ class Rails(Carried):
         paper, step = site.paper, site.paper.steps[-1]
         grown = distance(*post.place.on_paper(post.stage, post.number)[:2])
         grown /= distance(*post.place.ends)
-        marks = [paper.measure_along(top, DOWNWARD, mm * grown) for mm in self._downs_mm]
+        marks = [paper.measure_along(top, UPRIGHT, mm * grown) for mm in self._downs_mm]
         if post.number > 0:
             self._keep(site, post, [place_before(post, mm) for mm in self._downs_mm], marks)
         upper, lower = (Length(mm * grown) for mm in self._downs_mm)
