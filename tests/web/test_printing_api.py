@@ -185,7 +185,8 @@ def test_a_print_whose_process_is_killed_is_done_by_the_next(client, school):
     while any(state(client, job)["state"] in ("waiting", "working") for job in jobs):
         assert time.monotonic() < until
         time.sleep(0.05)
-    assert [state(client, job)["state"] for job in jobs] == ["done"] * 3
+    ended = [state(client, job) for job in jobs]
+    assert [(one["state"], one["problem"]) for one in ended] == [("done", None)] * 3
 
 
 def test_names_that_cannot_be_drawn_are_listed_before_anything_is_printed(client, school):

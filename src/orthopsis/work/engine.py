@@ -91,12 +91,20 @@ class Engine:
 
     @property
     def places(self) -> int:
-        """How much can be under way at once."""
+        """How much can be under way at once.
+
+        None while a process has ended and is still thought to be there: it would be given work,
+        which would then count as having ended a process twice.
+        """
         if self._client is None or not self.started:
             return 0
-        if self._cluster is not None:
-            return self._workers
-        return sum(self._client.nthreads().values())  # type: ignore[no-untyped-call]
+        if self._cluster is None:
+            return sum(self._client.nthreads().values())  # type: ignore[no-untyped-call]
+        nannies = list(self._cluster.workers.values())
+        living = {nanny.worker_address for nanny in nannies if nanny.pid and _lives(nanny.pid)}
+        scheduler: Any = self._cluster.scheduler
+        known = set(scheduler.workers)
+        return len(known) if known <= living else 0
 
     def processes(self) -> list[int]:
         """The numbers of the processes beside the server, for those who watch them."""
@@ -142,3 +150,11 @@ class Engine:
                 except Exception as error:
                     logging.getLogger("orthopsis").warning("an engine did not close: %s", error)
         self._client = self._cluster = None
+
+
+def _lives(child: int) -> bool:
+    """Whether a process that we began has not ended, also when nobody has noticed its end yet."""
+    try:
+        return os.waitid(os.P_PID, child, os.WEXITED | os.WNOHANG | os.WNOWAIT) is None
+    except ChildProcessError:
+        return False
