@@ -60,7 +60,30 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
                  "to": {"fraction": 0.09}, "up_mm": high * 0.5, "height_mm": high * 0.2,
                  "drawn": rng.choice(["by eye", "by marks"])}
             )  # fmt: skip
+        _wings(rng, piece, one_point, high)
     return data
+
+
+def _wings(rng: random.Random, piece: Data, one_point: bool, high: float) -> None:
+    """A block on a wall becomes a house by itself; on a flat roof there may be a setback."""
+    for part in piece["parts"]:
+        if part["kind"] == "block" and rng.random() < 0.6:
+            part["roof"] = _roof(rng, one_point)
+            part["roof"]["peak_mm" if part["roof"]["kind"] != "flat" else "parapet_mm"] = high * 0.1
+            part["parts"] = _own_windows(rng, high * 0.3)
+    if piece["roof"]["kind"] == "flat" and rng.random() < 0.6:
+        cut = {"along_mm": rng.choice([1, 4, 9])}
+        setback = {"kind": "setback", "id": "upper", "in": cut, "height_mm": high * 0.4}
+        if rng.random() < 0.7:
+            setback |= {"roof": _roof(rng, one_point), "parts": _own_windows(rng, high * 0.4)}
+        piece["parts"].append(setback)
+
+
+def _own_windows(rng: random.Random, high: float) -> list[Data]:
+    window = {"kind": "panel", "id": "own windows", "on": rng.choice(["left", "right"]),
+              "look": "windows", "up_mm": high * 0.3, "height_mm": high * 0.4,
+              "bays": {"count": rng.randint(1, 3)}}  # fmt: skip
+    return [window] if rng.random() < 0.6 else []
 
 
 def _pattern(rng: random.Random, roof: Data, walls: list[str]) -> Data:

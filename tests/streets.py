@@ -61,6 +61,9 @@ def _round_a_corner(rng: random.Random, level: int) -> Data:
                        "buildings": _buildings(rng, level, 0.3)})  # fmt: skip
     if rng.random() < 0.4:
         pieces.append(_posts(rng, level, rng.choice([90, 350])))
+    if rng.random() < 0.2:
+        corner["transparent"] = True
+        pieces[1]["transparent"] = True
     view = {"kind": "two-point", "eye_level_mm": level, "left_vp_mm": left, "right_vp_mm": right}
     return {"view": view, "pieces": pieces}
 
@@ -103,6 +106,11 @@ def _buildings(rng: random.Random, level: int, back: float) -> list[Data]:
         if rng.random() < 0.5:
             member |= _dressed(rng, one_point=back < 0.2)
         found.append(member)
+        while len(found) < 5 and "behind" not in member and rng.random() < 0.25:
+            again: Data = {"id": f"again {len(found)}", "like": member["id"]}
+            if rng.random() < 0.4:
+                again["gap"] = {"fraction": round(rng.uniform(0.03, 0.1), 2)}
+            found.append(again)
     return found
 
 

@@ -122,9 +122,15 @@ def test_the_bench_is_told_which_part_of_a_house_has_which_fields():
         "dormer",
         "lettering",
         "sign",
+        "extension",
+        "setback",
         "bricks",
         "tiles",
     ]
+    # A block is a house by itself: its roof's own fields go by the roof's kind.
+    roof = {field.path[1]: field.only for field in parts.fields if field.path[0] == "roof"}
+    assert roof["kind"] == ("flat", "gable", "hip", "lean-to")
+    assert roof["peak_mm"] == ("gable", "hip", "lean-to")
 
 
 def with_pattern(on="roof left", look="tiles", courses=5, bays=6, house=None, **more):

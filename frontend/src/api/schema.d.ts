@@ -1444,7 +1444,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"] | components["schemas"]["Setback"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -2432,12 +2432,14 @@ export interface components {
         InRow: {
             /** Id */
             id: string;
+            /** Like */
+            like?: string | null;
             /** Top Mm */
-            top_mm: number;
+            top_mm?: number | null;
             gap?: components["schemas"]["Cut"] | null;
             behind?: components["schemas"]["Cut"] | null;
-            length: components["schemas"]["Cut"];
-            back: components["schemas"]["Cut"];
+            length?: components["schemas"]["Cut"] | null;
+            back?: components["schemas"]["Cut"] | null;
             /**
              * Roof
              * @default {
@@ -2446,7 +2448,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"])[];
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"] | components["schemas"]["Setback"])[];
         };
         /**
          * JobState
@@ -3154,7 +3156,7 @@ export interface components {
              * @default plain
              * @enum {string}
              */
-            look: "windows" | "door" | "plain";
+            look: "windows" | "door" | "vents" | "plain";
             /** Storeys */
             storeys?: number | null;
             /**
@@ -3785,6 +3787,34 @@ export interface components {
             most_file_mb: number;
         };
         /**
+         * Setback
+         * @description A smaller block on a flat roof. `in` is cut on the roof's edge from its near corner, to the
+         *     left (in one point from the left corner, along the front); its corners lie on the roof's
+         *     diagonals, so it is set in by the same share on all sides. `height_mm` is measured up its own
+         *     near upright. It may have a `roof`, and `parts` in its own walls.
+         */
+        Setback: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "setback";
+            /** Id */
+            id: string;
+            in: components["schemas"]["Cut"];
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Roof
+             * @default {
+             *       "kind": "flat"
+             *     }
+             */
+            roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
+            /** Parts */
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"])[];
+        };
+        /**
          * Settings
          * @description A teacher's ways. Null leaves it to each exercise.
          */
@@ -4400,6 +4430,9 @@ export interface components {
          * @description A block on the wall `on`, between two cuts along its foot, `up_mm` above the ground and
          *     `height_mm` high on the near upright; `out_mm` is how far its near upper corner stands out
          *     toward us on paper. On a wall that we face its place is a `front` on the sheet.
+         *
+         *     It is a house by itself: it may have a `roof`, and `parts` that lie in its own walls, which are
+         *     called as the house's walls that they run along.
          */
         WallBlock: {
             /**
@@ -4419,7 +4452,7 @@ export interface components {
              * @default box
              * @enum {string}
              */
-            look: "sign" | "balcony" | "porch" | "box";
+            look: "sign" | "balcony" | "porch" | "extension" | "garage" | "box";
             from?: components["schemas"]["Cut"] | null;
             to?: components["schemas"]["Cut"] | null;
             /**
@@ -4432,6 +4465,15 @@ export interface components {
             front?: components["schemas"]["Front"] | null;
             /** Out Mm */
             out_mm: number;
+            /**
+             * Roof
+             * @default {
+             *       "kind": "flat"
+             *     }
+             */
+            roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
+            /** Parts */
+            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"])[];
         };
         /**
          * Way

@@ -125,6 +125,8 @@ class Body:
     """Whether it lies on the ground, behind all that stands there."""
     on: Part | None = None
     """What it is built on: that is drawn first, and rubbed out where this then stands before it."""
+    behind: bool = False
+    """Whether it is built on a side that turns away, so that what it is built on hides it."""
 
     @cached_property
     def shown(self) -> Shown:
@@ -233,8 +235,8 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     if a.ground or b.ground:
         return int(b.ground) - int(a.ground)
     if a.on == b.part or b.on == a.part:
-        # Things are built on sides that turn to us.
-        return 1 if a.on == b.part else -1
+        above, below = (a, 1) if a.on == b.part else (b, -1)
+        return -below if above.behind else below
     if a.ordered_by_list(b):
         return 1
     found = _nearer(a.around, b.around, thorough)

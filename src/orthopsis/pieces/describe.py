@@ -184,6 +184,7 @@ def _variants(path: tuple[str, ...], kinds: Mapping[str, type[BaseModel]]) -> It
         choices=tuple(
             Option(kind, say(f"choice-{path[-1]}-{kind}".replace("_", "-"))) for kind in kinds
         ),
+        only=tuple(kinds),
     )
     yield from _of_kinds(path, kinds)
 
@@ -195,7 +196,8 @@ def _of_kinds(path: tuple[str, ...], kinds: Mapping[str, type[BaseModel]]) -> It
         for field in _fields(model, path):
             key = field.path, tuple(option.value for option in field.choices)
             known = found.get(key)
-            only = (*(known.only if known else ()), kind)
+            # What is of a kind already is of that kind of what it stands in.
+            only = field.only or (*(known.only if known else ()), kind)
             found[key] = replace(known or field, only=only)
     yield from found.values()
 

@@ -1503,6 +1503,17 @@ row-next-title = the near upright
 # $upright (marks) $top (mark) $down (phrase)
 row-next =
     It begins where the last one ends. Lay the ruler along { $upright } and mark { $top } on it, { $down }.
+# $upright (marks)
+row-like-joined = It begins where the last one ends, and is as high: { $upright } is its near upright, too.
+# $start (mark) $vp (point) $top (mark) $foot (mark)
+row-like =
+    It is as high as the one before, so nothing is measured: carry the line of that one’s top from { $start } on to { $vp },
+    and draw an upright from { $foot } up to it, to { $top }.
+# $foot (mark) $upright (marks) $end (mark) $vp (point)
+row-like-length =
+    It is as long as the last. Cross the diagonals of the last one’s wall, and carry the crossing toward { $vp } to the
+    upright { $upright }: that is its middle. From { $foot } draw through that middle to the line of the tops: there,
+    at { $end }, it ends.
 row-behind-title = its near upright, behind the others
 # $start (mark) $long (length) $mark (mark)
 row-behind-level = Level from { $start } measure { $long } away from the way: { $mark }.
@@ -1771,6 +1782,9 @@ word-dormer = dormer
 word-sign = sign
 word-balcony = balcony
 word-porch = porch
+word-extension = extension
+word-garage = garage
+word-setback = setback
 word-block = block
 # $look (choice)
 block-place-title = where the { WORD($look) } is
@@ -1800,6 +1814,22 @@ block-out-level = Level from { $start } go { $out } out of the wall: { $mark }. 
 # $mark (mark)
 block-front = From { $mark } draw its front like the wall behind it: edge by edge, from line to line.
 block-out-check = Its front runs like the wall, and its sides like the wall round the corner.
+setback-foot-title = the foot on the roof
+# $one (marks) $other (marks)
+setback-diagonals = Draw the diagonals { $one } and { $other } of the flat roof lightly.
+# $mark (mark) $corners (marks)
+setback-foot =
+    From { $mark } draw a light line along the roof to the next diagonal, and turn there: so go round from diagonal to
+    diagonal, as the edges of the roof run. The corners of the foot are { $corners }.
+setback-foot-check = All four corners lie on the diagonals, and each side runs like the edge of the roof beside it.
+setback-block-title = its walls and its top
+# $foot (mark) $high (length) $top (mark)
+setback-block =
+    Draw uprights on the corners. Up from { $foot } mark { $high }: { $top }. From there go round the top, edge by edge, each
+    like the edge of the foot below it.
+setback-block-check = Its edges run to the same points as those of the building below.
+refused-setback-no-flat-roof = A setback stands on a flat roof. Choose a flat roof for the building, or take the setback out.
+refused-setback-too-far = It is set in so far that nothing is left of it. Choose less than half of the roof.
 word-boards = boards
 word-bricks = bricks
 word-tiles = tiles
@@ -1909,6 +1939,7 @@ parapet-check = The lower line runs to the same points as the upper one.
 
 word-windows = windows
 word-door = the door
+word-vents = vents
 word-plain = the rectangle
 # $look (choice)
 panel-front-title = { WORD($look) }
@@ -1981,7 +2012,10 @@ panel-one-check = Its head leads to { $vp }, like the foot of the wall.
 # $look (choice) $count (number)
 panel-openings-title = { WORD($look) }
 # $look (choice) $count (number)
-panel-openings = Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+panel-openings = { $count ->
+    [one] Draw the { WORD($look) } along the light lines.
+   *[other] Draw one of the { WORD($look) } along the light lines in full, then all { $count }.
+ }
 lettering-strip-title = the strip for the letters
 # $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
 lettering-front =
@@ -2493,6 +2527,7 @@ choice-to-VP1 = VP1
 choice-to-VP2 = VP2
 field-buildings = Its houses
 added-house = Next house
+added-house-like = The same house again
 added-house-after-gap = Next house after a gap
 field-top-mm = Begins, from the top
 field-back = How far back
@@ -2556,12 +2591,16 @@ added-door = Add a door
 added-chimney = Add a chimney
 added-dormer = Add a dormer
 added-sign = Add a sign
+added-extension = Add an extension
+added-setback = Add a storey that is set back
 added-lettering = Add lettering
 added-bricks = Add bricks
 added-tiles = Add tiles
 choice-look-sign = a sign
 choice-look-balcony = a balcony
 choice-look-porch = a porch
+choice-look-extension = an extension
+choice-look-garage = a garage
 choice-look-box = a box
 choice-look-boards = boards
 choice-look-bricks = bricks
@@ -2579,6 +2618,7 @@ choice-on-roof-front = front slope
 choice-on-roof-side = slope at the side
 field-wide = Wide
 field-out-mm = Out of the wall
+field-in = Set in
 field-deep = Deep, at the top
 field-high-mm = High, in front
 field-rake-mm = Up the rake
@@ -2590,6 +2630,7 @@ choice-on-front = front
 field-look = What it is
 choice-look-windows = windows
 choice-look-door = a door
+choice-look-vents = vents
 choice-look-plain = a plain rectangle
 field-storeys = Storeys
 field-skip = Storeys left out below
@@ -2632,6 +2673,8 @@ grip-top = top
 grip-back = how far back
 grip-gap = gap
 grip-way-edge = edge
+grip-out = how far it stands out
+grip-inset = how far it is set in
 face-left = left wall
 face-right = right wall
 face-front = front wall
@@ -2833,6 +2876,10 @@ refused-panel-height = say how high it is
 refused-panel-width = give from and to, or bays
 refused-panel-skip = leaves all storeys out; skip fewer
 refused-panel-cut-in-front = the wall in front does not run away; give a front, or bays
+refused-like-measures = is not given: it is like another, and has its measures, its roof and its parts from there
+# $like (name)
+refused-like-none = no house before it in the row is called “{ $like }”
+refused-panel-beyond-front = reaches beyond the front; choose a place and a size within it
 refused-panel-beyond = lies beside the wall; choose a place between its near upright and its end
 refused-panel-order = ends before it begins; choose a place further back
 # $panel (own) $head (length) $wall (length)

@@ -17,14 +17,13 @@ from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.fittings import (
     Fittings,
-    built_on,
-    check_names,
-    fitted_house,
     with_choice,
     with_one_more,
 )
 from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.in_faces import check_names, fitted_house
+from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
@@ -49,7 +48,7 @@ class Building(BlockPiece, DrawnHouse):
 
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         """The house, and what is built on it."""
-        return [self, *built_on(self.house(stage), self.fittings)]
+        return [self, *members(self.house(stage), self.fittings, (), "")]
 
     @classmethod
     def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:

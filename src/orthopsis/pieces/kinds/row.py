@@ -23,7 +23,9 @@ from orthopsis.pieces.placement.row import (
     BlockInRow,
     Blocks,
     in_row,
+    measures_of,
     moved_row,
+    shifted,
 )
 from orthopsis.pieces.placement.row_handles import first_in_row, handles_in_row, next_in_row
 from orthopsis.pieces.placement.row_links import RowMember
@@ -32,18 +34,17 @@ from orthopsis.pieces.roles import Added, Editor, FieldRole, Path
 from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.fittings import (
     Fittings,
-    built_on,
-    check_names,
-    fitted_house,
     with_choice,
     with_one_more,
 )
 from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.in_faces import check_names, fitted_house
+from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
 
-HOUSES = ("house", "house-after-gap", "house-behind")
+HOUSES = ("house", "house-like", "house-after-gap", "house-behind")
 MOST_HOUSES = 12
 ROOM_UNDER_ROOF_MM = 60.0
 """How high a house of a row is taken to be for a new roof: its peak is half of it."""
@@ -58,6 +59,8 @@ class InRow(RowMember):
     @model_validator(mode="after")
     def _parts_have_names(self) -> Self:
         check_names(self.fittings)
+        if self.like is not None and (self.fittings or self.roof != Flat(kind="flat")):
+            raise Unfit(say("refused-like-measures"), "parts" if self.fittings else "roof")
         return self
 
 
@@ -140,7 +143,13 @@ class Row(Piece):
         """One more part in a member, or one more building at the end of the row."""
         if not new.member:
             return self._grown(new, stage)
-        number = self._number_of(new.member, stage)
+        name, _, within = new.member.partition("/")
+        number, new = self._number_of(name, stage), replace(new, member=within)
+        if (like := self.buildings[number].like) is not None:
+            # What is put on one is put on all that are like it.
+            return self.with_part(
+                replace(new, member=f"{like}/{within}".rstrip("/"), at=None), stage
+            )
         member, house = self.buildings[number], self._houses(stage)[number].house(stage)
         fittings = with_one_more(house, member.fittings, new)
         return self._with_member(number, member.model_copy(update={"fittings": fittings}))
@@ -163,15 +172,21 @@ class Row(Piece):
         pairs = zip(self.buildings, self._blocks, strict=True)
         every = list(pairs)
         last, block = ([pair for pair in every if pair[0].behind is None] or every)[-1]
+        if what == "house-like":
+            like = InRow.model_validate({"id": id, "like": last.like or last.id, "gap": last.gap})
+            return self.model_copy(update={"buildings": [*self.buildings, like]})
         gap = behind = None
-        length, top_mm = next_in_row(block, last, len(self.buildings), stage)
+        own = measures_of(last, block, stage)
+        length, top_mm = next_in_row(block, own, len(self.buildings), stage)
         if what == "house-after-gap":
             gap = Cut(along_mm=max(1.0, round((length.along_mm or 20.0) / 3)))
         elif what == "house-behind":
-            behind, length = _further(last.back), last.length
-            top_mm = last.top_mm - 25.0
-        more = {"id": id, "top_mm": top_mm, "gap": gap, "length": length,
-                "behind": behind, "roof": Flat(kind="flat"), "fittings": []}  # fmt: skip
+            behind, length = _further(own.back), own.length
+            top_mm = own.top_mm - 25.0
+        more: dict[str, Any] = {
+            "id": id, "like": None, "top_mm": top_mm, "gap": gap, "length": length,
+            "back": own.back, "behind": behind, "roof": Flat(kind="flat"), "fittings": [],
+        }  # fmt: skip
         return self.model_copy(
             update={"buildings": [*self.buildings, last.model_copy(update=more)]}
         )
@@ -190,19 +205,25 @@ class Row(Piece):
         return self.place.blocks
 
     def _houses(self, stage: Stage) -> list[RowHouse]:
-        del stage
-        return [
-            RowHouse(Part(self.id, number), named(member.id), member, block)
-            for number, (member, block) in enumerate(
-                zip(self.buildings, self._blocks, strict=True), start=1
-            )
-        ]
+        """Each house where it stands; one that is like another has its roof and parts from there.
+
+        Raises ExerciseError.
+        """
+        found: dict[str, RowHouse] = {}
+        pairs = zip(self.buildings, self._blocks, strict=True)
+        for number, (member, block) in enumerate(pairs, start=1):
+            if member.like is not None:
+                member = member.model_copy(update=_as_its_like(found[member.like], block, stage))
+            found[member.id] = RowHouse(Part(self.id, number), named(member.id), member, block)
+        return list(found.values())
 
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         """Each house, and what is built on it."""
         found: list[Drawn] = []
         for house in self._houses(stage):
-            found += [house, *built_on(house.house(stage), house.member.fittings)]
+            path: Path = ("buildings", house.part.number - 1)
+            own = members(house.house(stage), house.member.fittings, path, house.member.id)
+            found += [house, *own]
         return found
 
     def grips(self, stage: Stage) -> list[Grip]:
@@ -215,10 +236,9 @@ class Row(Piece):
         found: list[Grip] = []
         for number, house in enumerate(settled._houses(stage)):
             member, path = house.member, f"buildings.{number}"
-            own = [
-                *handles_in_row(house.place, member, path, stage),
-                *house_handles(house.house(stage), member.fittings, f"{path}."),
-            ]
+            own = list(handles_in_row(house.place, member, path, stage))
+            if member.like is None:
+                own += house_handles(house.house(stage), member.fittings, f"{path}.")
             found += [replace(one, member=member.id) for one in own]
         return found
 
@@ -260,6 +280,13 @@ class Row(Piece):
         return self.model_copy(
             update={"buildings": members, PLACE: AlongLine.model_validate({"from": start})}
         )
+
+
+def _as_its_like(original: RowHouse, block: BlockInRow, stage: Stage) -> dict[str, Any]:
+    """The roof and the parts of a house that is like another."""
+    foot, _ = block.corners(stage)[block.seen_corners.near[1]]
+    shift = shifted(original.place, foot, stage)
+    return moved_house(original.house(stage), original.member.fittings, stage.view, shift)
 
 
 def _further(back: Cut) -> Cut:

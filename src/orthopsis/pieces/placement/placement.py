@@ -10,7 +10,7 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import NearPlace
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
-from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import View
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Grip, Measures, Site, Stage
@@ -114,6 +114,11 @@ class BlockPlacement(Placement):
         `places` are those of its face, by shares of width and height, from which a depth may be
         measured; left out, its corners.
         """
+
+    def in_space(self, stage: Stage) -> list[Vector]:
+        """The eight corners in eye space. Raises ExerciseError."""
+        near, _, sweep, _ = self.frame(stage)
+        return [*near, *(plus(corner, sweep) for corner in near)]
 
     @abstractmethod
     def corners(self, stage: Stage, places: Sequence[XY] | None = None) -> tuple[NearPlace, ...]:

@@ -15,8 +15,9 @@ from pydantic import Field, ValidationError
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import LEVEL, Point, join, meet, part_way
+from orthopsis.perspective.plane import LEVEL, Point, distance, join, meet, part_way
 from orthopsis.perspective.stroke import Part
+from orthopsis.perspective.vector import Vector, minus, plus
 from orthopsis.perspective.view import HORIZONTAL, View, eye_space, on_paper
 from orthopsis.phrase import Length, Own, say
 from orthopsis.pieces.base import Grip, Site, Stage
@@ -32,6 +33,7 @@ from orthopsis.pieces.placement.row_links import (
     TO_RIGHT,
     Corners,
     Link,
+    Measured,
     RowMember,
     RowSide,
     RowStart,
@@ -167,9 +169,21 @@ def in_row(
             if member.gap is not None:
                 foot = _after_gap(member.gap, side, foot, stage, f"{field}.gap")
             link = Link(begin.before, begin.corners, member.gap, None, begin.foot, foot, Part(row))
-        if member.top_mm >= foot.y - 1.0:
+        if member.top_mm is not None and member.length and member.back:
+            measured = Measured(member.top_mm, member.length, member.back)
+        else:
+            names = [one.id for one in members[:number]]
+            if member.like not in names:
+                said = say("refused-like-none", like=Own(member.like or ""))
+                raise stage.refuse(f"{field}.like", said)
+            original = names.index(member.like)
+            measured = _like(made[original], foot, stage)
+            before = members[number - 1]
+            equal = member.gap is None and member.like in (before.id, before.like)
+            link = link._replace(like=Part(row, original + 1), after_equal=equal)
+        if measured.top_mm >= foot.y - 1.0:
             raise stage.refuse(f"{field}.top_mm", say("refused-row-top", foot=Length(foot.y)))
-        one = _block(side, member, foot, stage, field, link)
+        one = _block(side, measured, foot, stage, field, link)
         made.append(one)
         if member.behind is None:
             begin = _end(one, Part(row, number + 1), stage)
@@ -237,8 +251,37 @@ def _begin(start: RowStart, base: Placement, stage: Stage) -> tuple[RowSide, _Be
     return start.side, _Begin(foot, Part(start.piece), corners.far, near, corners.near)
 
 
+def shifted(block: BlockInRow, foot: Point, stage: Stage) -> Vector:
+    """How far in eye space a block goes when its near foot goes to another place of the ground."""
+    place, near = block.corners(stage)[block.seen_corners.near[1]]
+    start = eye_space(place, 1.0 / near)
+    level_mm = stage.view.eye_level_mm
+    # On the ground, distance goes with the depth below the eye level.
+    return minus(eye_space(foot, (place.y - level_mm) / (foot.y - level_mm) / near), start)
+
+
+def _like(block: BlockInRow, foot: Point, stage: Stage) -> Measured:
+    """The measures of a block with its near foot elsewhere on the ground."""
+    shift, corners, places = shifted(block, foot, stage), block.seen_corners, block.corners(stage)
+
+    def there(number: int) -> Point:
+        place, near = places[number]
+        return Point(*on_paper(plus(eye_space(place, 1.0 / near), shift)))
+
+    top = there(corners.near[0])
+    length, back = (Cut(along_mm=distance(top, there(k[0]))) for k in (corners.far, corners.across))
+    return Measured(top.y, length, back)
+
+
+def measures_of(member: RowMember, block: BlockInRow, stage: Stage) -> Measured:
+    """A member's own measures, or those that it has where it stands."""
+    if member.top_mm is not None and member.length and member.back:
+        return Measured(member.top_mm, member.length, member.back)
+    return _like(block, block.corners(stage)[block.seen_corners.near[1]][0], stage)
+
+
 def _block(
-    side: RowSide, member: RowMember, foot: Point, stage: Stage, field: str, link: Link
+    side: RowSide, member: Measured, foot: Point, stage: Stage, field: str, link: Link
 ) -> BlockInRow:
     """A member's block, its near upright over a place of the ground line."""
     x, y = foot.xy
@@ -293,6 +336,8 @@ def moved_row(
             length = front.depth.model_copy(update={"from_": end})
             changed = {"top_mm": front.front.y_mm, "length": length,
                        "back": Cut(along_mm=front.front.width_mm)}  # fmt: skip
+        if member.like is not None:
+            changed = {}
         side = 0 if isinstance(block, FrontInRow) or block.side == "left" else 1
         if member.gap is not None:
             changed["gap"] = _moved_way(member.gap, block, stage, view, side)

@@ -12,7 +12,7 @@ from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import Placement
 from orthopsis.pieces.placement.row import BlockInRow, EdgeInRow, FrontInRow
-from orthopsis.pieces.placement.row_links import FROM_LEFT, TO_LEFT, TO_RIGHT, RowMember
+from orthopsis.pieces.placement.row_links import FROM_LEFT, TO_LEFT, TO_RIGHT, Measured, RowMember
 from orthopsis.pieces.placement.way import WayPlace
 
 ON_THE_WAY = 0.7
@@ -23,16 +23,24 @@ def handles_in_row(block: BlockInRow, member: RowMember, path: str, stage: Stage
     """Its top, how long it is, how far it goes back, and the gap before it."""
     places = block.corners(stage)
     (top, _), (foot, _) = (places[k] for k in block.seen_corners.near)
-    yield Grip(path, "top_mm", foot, top, top, label="grip-top")
     points = stage.view.level_points
+    if member.like is None:
+        yield Grip(path, "top_mm", foot, top, top, label="grip-top")
+        yield from _own_handles(block, foot, path, stage)
+    if member.gap is not None:
+        goal = points[1 if isinstance(block, EdgeInRow) and block.side == "right" else 0].at
+        yield Grip(f"{path}.gap", member.gap.way, block.link.start, goal, foot, label="grip-gap")
+
+
+def _own_handles(block: BlockInRow, foot: Point, path: str, stage: Stage) -> Iterator[Grip]:
+    """How long it is and how far it goes back."""
     own = {grip.field: grip for grip in block.grips(stage)}
     if isinstance(block, EdgeInRow):
         other = "right" if block.side == "left" else "left"
         length, back = own[block.side], own[other]
-        goal = points[0 if block.side == "left" else 1].at
         yield Grip(f"{path}.back", back.way, back.start, back.goal, back.at, label="grip-back")
     else:
-        length, goal = own["depth"], points[0].at
+        length = own["depth"]
         way = LEFT if block.side == "left" else LEVEL
         end = Point(foot.x + way.x * block.front.width_mm, foot.y)
         yield Grip(
@@ -41,8 +49,6 @@ def handles_in_row(block: BlockInRow, member: RowMember, path: str, stage: Stage
     yield Grip(
         f"{path}.length", length.way, length.start, length.goal, length.at, label="grip-length"
     )
-    if member.gap is not None:
-        yield Grip(f"{path}.gap", member.gap.way, block.link.start, goal, foot, label="grip-gap")
 
 
 def ends_of_block(place: Placement, stage: Stage) -> list[RowEnd]:
@@ -74,7 +80,7 @@ def ends_of_way(place: WayPlace, stage: Stage) -> list[RowEnd]:
 
 
 def next_in_row(
-    block: BlockInRow, member: RowMember, number: int, stage: Stage
+    block: BlockInRow, member: Measured, number: int, stage: Stage
 ) -> tuple[Cut, float]:
     """How long the next one is and where its top begins, in round measures: as long in truth as the
     last, a little lower or higher in turn.
@@ -83,7 +89,8 @@ def next_in_row(
     near = places[block.seen_corners.near[1]][0]
     (top, _), (foot, _) = (places[k] for k in block.seen_corners.far)
     goal = points[0 if isinstance(block, FrontInRow) or block.side == "left" else 1].at
-    smaller, length = distance(foot, goal) / distance(near, goal), member.length
+    smaller = distance(foot, goal) / distance(near, goal)
+    length = member.length
     if length.along_mm is not None:
         # What is as long in truth shrinks by its distance and once more by its slant.
         length = Cut(along_mm=max(1.0, float(round(length.along_mm * smaller**2))))

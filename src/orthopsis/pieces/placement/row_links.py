@@ -14,7 +14,7 @@ from orthopsis.phrase import say
 from orthopsis.pieces.base import Down, Measures, Name, Reference
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.roles import Editor, FieldRole
 
 RowSide = Literal["left", "right"]
 
@@ -33,21 +33,37 @@ class RowMember(Measures):
     """One building of a row: `top_mm` is how far below the sheet's top edge its near upright
     begins, after a `gap` if there is one; its `length` goes toward the row's point, `back` away
     from it. One that stands `behind` its neighbour begins so far along the neighbour's line away
-    from the street; the next goes on from the neighbour.
+    from the street; the next goes on from the neighbour. One that is `like` an earlier one has all
+    its measures, in truth, and all that lies in it and is built on it.
     """
 
     id: Name
-    top_mm: Down
+    like: Annotated[Reference | None, Editor.NONE] = None
+    top_mm: Down | None = None
     gap: Annotated[Cut | None, FieldRole.RUN] = None
     behind: Annotated[Cut | None, FieldRole.RUN] = None
-    length: Annotated[Cut, FieldRole.RUN]
-    back: Annotated[Cut, FieldRole.RUN]
+    length: Annotated[Cut | None, FieldRole.RUN] = None
+    back: Annotated[Cut | None, FieldRole.RUN] = None
 
     @model_validator(mode="after")
     def _one_place(self) -> RowMember:
         if self.gap is not None and self.behind is not None:
             raise Unfit(say("refused-gap-and-behind"), "behind")
+        for name in ("top_mm", "length", "back"):
+            given = getattr(self, name) is not None
+            if given == (self.like is not None):
+                raise Unfit(say("refused-like-measures" if given else "refused-missing"), name)
+        if self.like is not None and self.behind is not None:
+            raise Unfit(say("refused-like-measures"), "behind")
         return self
+
+
+class Measured(NamedTuple):
+    """The measures of a member, its own or those that it has from another."""
+
+    top_mm: float
+    length: Cut
+    back: Cut
 
 
 class Corners(NamedTuple):
@@ -69,8 +85,8 @@ FROM_LEFT = Corners((0, 3), (4, 7), (1, 2), (5, 6))
 
 class Link(NamedTuple):
     """How a member hangs on what stands before it: the part that it begins at, the corners of the
-    upright there, whether there is a gap or it stands behind, and where the row ends on its ground
-    line.
+    upright there, whether there is a gap or it stands behind, where the row ends on its ground
+    line, the part that it is like, and whether it follows one as long as itself without a gap.
     """
 
     before: Part
@@ -80,6 +96,8 @@ class Link(NamedTuple):
     start: Point
     end: Point
     row: Part
+    like: Part | None = None
+    after_equal: bool = False
 
 
 class RowMarks(FrameMarks):

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from dataclasses import field as dataclass_field
 
+from orthopsis.construction.division import Bay, repeat
 from orthopsis.construction.moves import Act, Mark, Ruled, Step, strung
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, Point
@@ -14,6 +15,9 @@ from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import Edges, FrameMarks
 from orthopsis.pieces.placement.row_links import Corners, Link, RowMarks
+
+SAME_MM = 1e-6
+"""Nearer than this two tops are one."""
 
 
 def draw_in_row(
@@ -103,22 +107,46 @@ class _RowMoves:
             ground = self._ground(base, start)
             step = site.begin("row-gap", Act.FRONTS)
             foot, said = self.link.gap.build(site, start, vp, ground, LEVEL, (), None, "gap")
-            top = paper.measure_down(edge, paper.upright(foot))
             step.says.append(said)
-            step.say("row-gap", foot=foot, top=top, down=down(edge, paper.sheet))
+            alike = self._top_as_like(foot)
+            top = alike or paper.measure_down(edge, paper.upright(foot))
+            if alike is None:
+                step.say("row-gap", foot=foot, top=top, down=down(edge, paper.sheet))
         else:
             upper, foot = (base[k] for k in self.link.corners)
             ground = self._ground(base, foot)
             step = site.begin("row-next", Act.FRONTS)
-            top = paper.measure_down(edge, paper.along(upper, foot))
-            step.say("row-next", upright=strung(upper, foot), top=top,
-                     down=down(edge, paper.sheet))  # fmt: skip
+            alike = self._top_as_like(foot, upper)
+            top = alike or paper.measure_down(edge, paper.along(upper, foot))
+            if alike is None:
+                step.say("row-next", upright=strung(upper, foot), top=top,
+                         down=down(edge, paper.sheet))  # fmt: skip
         step = paper.steps[-1]
-        step.differs(down=down(edge, paper.sheet))
+        if self.link.like is None:
+            step.differs(down=down(edge, paper.sheet))
         step.check("row-upright-check" if self.link.behind is None else "row-behind-check")
         self.marks.ground = ground
         self.marks[top_number], self.marks[foot_number] = top, foot
         self._keep(top_number, foot_number, self.uprights)
+
+    def _top_as_like(self, foot: Mark, upper: Mark | None = None) -> Mark | None:
+        """The top of one that is as high as an earlier one: on the line of that one's top, which is
+        `upper` itself where the two are joined. None where it has a measure of its own.
+        """
+        link, paper = self.link, self.site.paper
+        marks = self.site.before.get(link.like) if link.like else None
+        if not isinstance(marks, FrameMarks) or self.corners.near[0] not in marks:
+            return None
+        if upper is not None and abs(upper.at.y - self._top_mm) < SAME_MM:
+            paper.steps[-1].say("row-like-joined", upright=strung(upper, foot))
+            return upper
+        vp = self.site.points[self.ways[0]]
+        line = paper.aim(marks[self.corners.near[0]], vp, self.site.part)
+        top = paper.cross(paper.upright(foot), line)
+        paper.steps[-1].say(
+            "row-like", start=marks[self.corners.near[0]], vp=vp, top=top, foot=foot
+        )
+        return top
 
     def _behind(self, base: FrameMarks, cut: Cut) -> tuple[Mark, Mark, Ruled]:
         """Its near upright, on the neighbour's line away from the street. Where nearer things hide
@@ -178,6 +206,9 @@ class _RowMoves:
         step = site.begin("row-length", Act.BACKS)
         guide, ground = paper.aim(top, vp, site.part), self.marks.ground
         assert ground is not None
+        if self.link.after_equal and self._as_long_as_the_last(step):
+            self._keep_along(step)
+            return
         low = cut.from_ is not None and cut.from_.startswith("bottom")
         start, line = (foot, ground) if low else (top, guide)
         inward = LEVEL if vp.at.x > start.at.x else LEFT
@@ -191,7 +222,27 @@ class _RowMoves:
         self.marks[far_top], self.marks[far_foot] = upper, lower
         step.say("row-top", top=top, vp=vp)
         step.says.append(said)
-        step.say("row-end", line=strung(upper, lower))
+        self._keep_along(step)
+
+    def _as_long_as_the_last(self, step: Step) -> bool:
+        """By the diagonal through the middle of the upright between the two."""
+        last, paper, site = self.site.before.get(self.link.before), self.site.paper, self.site
+        near, far = self.corners.near, self.corners.far
+        if not isinstance(last, FrameMarks) or not {*near, *far} <= last.keys():
+            return False
+        bay = Bay(last[near[0]], last[near[1]], self.marks[near[0]], self.marks[near[1]])
+        again = repeat(paper, bay, self.ways[0], self.uprights, site.points, site.part)
+        self.marks[far[0]], self.marks[far[1]] = again.far_top, again.far_bottom
+        step.say(
+            "row-like-length", vp=site.points[self.ways[0]], foot=bay.near_bottom,
+            upright=strung(bay.far_top, bay.far_bottom), end=again.far_top,
+        )  # fmt: skip
+        return True
+
+    def _keep_along(self, step: Step) -> None:
+        """What shows of its side along the row."""
+        (far_top, far_foot), vp = self.corners.far, self.site.points[self.ways[0]]
+        step.say("row-end", line=strung(self.marks[far_top], self.marks[far_foot]))
         step.check("row-length-check", vp=vp)
         self._keep(self.corners.near[0], far_top, self.ways[0])
         self._keep(self.corners.near[1], far_foot, self.ways[0])
@@ -257,6 +308,7 @@ class _RowMoves:
         far_top, a_top, b_top = self.corners.far[0], self.corners.across[0], self.corners.last[0]
         needed = self.edges.needs(b_top) or self.edges.needs(self.corners.last[1])
         shown = self.edges.shows(far_top, b_top) or self.edges.shows(a_top, b_top)
+        shown |= self.edges.shows(self.corners.far[1], self.corners.last[1])
         if not shown and not needed:
             return
         take_back, known = paper.on_trial(), a_top in self.marks
@@ -272,7 +324,9 @@ class _RowMoves:
         step.say("row-back", one=self.marks[a_top], other=self.marks[far_top],
                  back=self.marks[b_top])  # fmt: skip
         step.check("row-back-check")
-        if self.edges.needs(self.corners.last[1]):
+        if self.edges.needs(self.corners.last[1]) or self.edges.shows(
+            self.corners.far[1], self.corners.last[1]
+        ):
             self._last_foot(step)
         if not needed and not any(drawn.fate == "keep" for drawn in step.strokes):
             take_back()
@@ -286,3 +340,7 @@ class _RowMoves:
         line = self._toward_across(self.marks[self.corners.far[1]])
         self.marks[b_foot] = paper.cross(paper.upright(self.marks[b_top]), line)
         step.say("row-back-foot", back=self.marks[b_top], foot=self.marks[b_foot])
+        # Seen through, its hidden edges show as well.
+        self._keep(b_top, b_foot, self.uprights)
+        self._keep(self.corners.far[1], b_foot, self.ways[1])
+        self._keep(self.corners.across[1], b_foot, self.ways[0])

@@ -25,9 +25,9 @@ from orthopsis.pieces.shapes.house.walls import opposite
 from orthopsis.pieces.shapes.tidy import tidy
 
 
-def draw_house(house: House, site: Site) -> FrameMarks:
+def draw_house(house: House, site: Site, what: str = "house") -> FrameMarks:
     """Walls first, then the roof, then what lies in them, then what is rubbed out; the marks of the
-    corners.
+    corners. `what` is what pupils call it.
     """
     work = HouseSite(site, house)
     work.marks = house.place.lay_out(
@@ -53,7 +53,7 @@ def draw_house(house: House, site: Site) -> FrameMarks:
             draw_pattern(work, one)
         elif isinstance(one, Lettering):
             draw_lettering(work, one)
-    tidy(site, "house")
+    tidy(site, what)
     # What a row hands on besides its corners stays with them.
     return work.marks if isinstance(work.marks, FrameMarks) else FrameMarks(work.marks)
 

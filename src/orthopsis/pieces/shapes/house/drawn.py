@@ -13,9 +13,9 @@ from orthopsis.pieces.base import Drawn, OpenFace, Site, Stage
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.build import draw_house
-from orthopsis.pieces.shapes.house.fittings import open_faces
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.lettering import Lettering
+from orthopsis.pieces.shapes.house.open_faces import ON_WALLS, open_faces
 from orthopsis.pieces.shapes.house.pattern import Pattern
 from orthopsis.pieces.shapes.house.walls import AROUND
 
@@ -37,8 +37,13 @@ class DrawnHouse(Drawn):
         """Which member of its piece it is, where it is one of several."""
         return ""
 
+    @property
+    def takes(self) -> tuple[str, ...]:
+        """What may be put on its walls by pointing at them."""
+        return ON_WALLS
+
     def open_faces(self, stage: Stage) -> Sequence[OpenFace]:
-        return list(open_faces(self.house(stage), self.member_name))
+        return list(open_faces(self.house(stage), self.member_name, self.takes))
 
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
         return self.house(stage).slope_points()

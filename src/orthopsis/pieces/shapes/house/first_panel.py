@@ -7,7 +7,6 @@ from typing import Any
 from orthopsis.perspective.plane import Point, distance, join, meet
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import say
-from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName
@@ -73,13 +72,12 @@ def _door(house: House, wall: Wall, at: Point | None) -> dict[str, Any]:
     lowest = high / storeys
     tall = min(_round(lowest * (DOOR_SHARE if storeys == 1 else 0.8)), lowest)
     if wall.near is None:
-        place = house.place
-        assert isinstance(place, OnFront)
-        front, wide = place.front, min(_round(tall / 2), place.front.width_mm)
-        middle = front.x_mm + front.width_mm / 2 if at is None else at.x
-        x_mm = min(max(round(middle - wide / 2), front.x_mm), front.x_mm + front.width_mm - wide)
-        y_mm = front.y_mm + front.height_mm - tall
-        box = {"x_mm": x_mm, "y_mm": y_mm, "width_mm": wide, "height_mm": tall}
+        reach = distance(foot, far)
+        wide = min(_round(tall / 2), reach)
+        middle = foot.x + reach / 2 if at is None else at.x
+        x_mm = min(max(round(middle - wide / 2), foot.x), foot.x + reach - wide)
+        y_mm = round(foot.y - tall, 3)
+        box = {"x_mm": round(x_mm, 3), "y_mm": y_mm, "width_mm": wide, "height_mm": tall}
         return {"front": box}
     reach = distance(foot, far)
     middle = 0.45 * reach

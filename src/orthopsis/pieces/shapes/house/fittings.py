@@ -5,91 +5,80 @@ A building has them, and so has each house of a row.
 
 from __future__ import annotations
 
-from collections import Counter
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from typing import Annotated, TypeVar
 
 from pydantic import Field
 
 from orthopsis.errors import Unfit
-from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.view import on_paper
-from orthopsis.phrase import Own, Value, say
-from orthopsis.pieces.base import Drawn, Measures, NewPart, OpenFace, Stage, free_name, own_name
+from orthopsis.phrase import Own, say
+from orthopsis.pieces.base import Measures, NewPart, free_name, own_name
 from orthopsis.pieces.placement.depth import Cut
-from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import Added, Editor
 from orthopsis.pieces.shapes.house.arch import Arch
 from orthopsis.pieces.shapes.house.chimney import Chimney
 from orthopsis.pieces.shapes.house.dormer import Dormer
 from orthopsis.pieces.shapes.house.dormer_moves import first_dormer
-from orthopsis.pieces.shapes.house.first_panel import first_panel
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.lettering import Lettering, first_lettering
+from orthopsis.pieces.shapes.house.in_faces import first_in_face
+from orthopsis.pieces.shapes.house.lettering import Lettering
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.on_roof import first_chimney
-from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_block
+from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_extension, first_sign
 from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.pattern import Pattern, first_pattern
-from orthopsis.pieces.shapes.house.planes import roof_planes
-from orthopsis.pieces.shapes.house.roofs import Pitched, Roof
-from orthopsis.pieces.shapes.house.walls import AROUND
+from orthopsis.pieces.shapes.house.pattern import Pattern
+from orthopsis.pieces.shapes.house.roofs import roof_of_kind
+from orthopsis.pieces.shapes.house.setback import Setback, first_setback
+from orthopsis.pieces.shapes.house.wing import Wing
 
 Fitting = Annotated[
-    Panel | Pattern | Lettering | Chimney | Dormer | WallBlock, Field(discriminator="kind")
+    Panel | Pattern | Lettering | Chimney | Dormer | WallBlock | Setback,
+    Field(discriminator="kind"),
 ]
-ON_WALLS = ("windows", "door", "lettering", "sign", "bricks")
-ON_SLOPES = ("chimney", "dormer", "tiles")
+ADDED = ["windows", "door", "chimney", "dormer", "lettering", "sign", "setback", "bricks", "tiles"]
 Fittings = Annotated[
     list[Fitting],
     Field(alias="parts", max_length=40, default_factory=list),
     Editor.PARTS,
-    Added(("windows", "door", "chimney", "dormer", "lettering", "sign", "bricks", "tiles")),
+    Added(
+        ("windows", "door", "chimney", "dormer", "lettering", "sign", "setback", "bricks", "tiles")
+    ),
 ]
 
 
-def check_names(fittings: Sequence[Fitting]) -> None:
-    """Raises Unfit where two parts have one name."""
-    for name, times in Counter(one.id for one in fittings).items():
-        if times > 1:
-            raise Unfit(say("refused-id-twice", name=Own(name)), "parts")
-
-
-def fitted_house(
-    part: Part,
-    name: Value,
-    place: BlockPlacement,
-    roof: Roof,
-    fittings: Sequence[Fitting],
-    stage: Stage,
-) -> House:
-    """A house with what lies in its faces."""
-    panels = [one for one in fittings if isinstance(one, Panel)]
-    patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
-    return House(part, name, place, roof, panels, stage, patterns)
-
-
-def built_on(house: House, fittings: Sequence[Fitting]) -> list[Drawn]:
-    """What is built on a house, each a part of its own."""
-    return members(
-        house, [one for one in fittings if isinstance(one, Chimney | Dormer | WallBlock)]
-    )
-
-
 def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> list[Fitting]:
-    """The parts with one more, in round measures. Raises ExerciseError where it fits nowhere."""
+    """The parts with one more, in round measures, or one of them with one more in its own walls.
+
+    Raises ExerciseError where it fits nowhere.
+    """
     id = free_name(new.what, {one.id for one in fittings})
-    if new.what in ("bricks", "tiles"):
-        return [*fittings, first_pattern(house, new.what, id, new.on)]
+    if new.member:
+        return _with_more_within(house, fittings, new)
     if new.what == "chimney":
         return [*fittings, first_chimney(house, id, new.on)]
     if new.what == "dormer":
         return [*fittings, first_dormer(house, id, new.on, new.at)]
-    if new.what == "lettering":
-        return [*fittings, first_lettering(house, id, new.on, new.at)]
     if new.what == "sign":
-        return [*fittings, first_block(house, id, new.on, new.at)]
-    return [*fittings, first_panel(house, new.what, id, new.on, new.at)]
+        return [*fittings, first_sign(house, id, new.on, new.at)]
+    if new.what == "extension":
+        return [*fittings, first_extension(house, id, new.on, new.at)]
+    if new.what == "setback":
+        return [*fittings, first_setback(house, id)]
+    return [*fittings, first_in_face(house, new, fittings)]
+
+
+def _with_more_within(house: House, fittings: Sequence[Fitting], new: NewPart) -> list[Fitting]:
+    found, within = list(fittings), None
+    for drawn in members(house, fittings, (), ""):
+        if isinstance(drawn, Wing) and drawn.block.id == new.member:
+            within = drawn
+    if within is None:
+        raise house.stage.refuse("parts", say("refused-no-such-piece", piece=Own(new.member)))
+    block, own = within.block, within.house(house.stage)
+    more = [*block.fittings, first_in_face(own, new, block.fittings)]
+    number = next(k for k, one in enumerate(fittings) if one is block)
+    found[number] = block.model_copy(update={"fittings": more})
+    return found
 
 
 NEW: Mapping[str, object] = {"inset": Cut(along_mm=5.0), "arch": Arch(rise_mm=8.0)}
@@ -104,8 +93,21 @@ def with_choice(fittings: Sequence[Fitting], path: str, value: str | bool | None
     at, _, field = path.partition(".")
     if not at.isdecimal() or int(at) >= len(fittings):
         raise Unfit(say("refused-no-such-field"), f"parts.{path}")
-    changed = _chosen(fittings[int(at)], field, value, f"parts.{path}")
+    changed = _chosen_in(fittings[int(at)], field, value, f"parts.{path}")
     return [changed if k == int(at) else one for k, one in enumerate(fittings)]
+
+
+def _chosen_in(one: Fitting, field: str, value: str | bool | None, path: str) -> Fitting:
+    """What is a house by itself has a roof of some kind, and parts of its own."""
+    if not isinstance(one, WallBlock | Setback):
+        return _chosen(one, field, value, path)
+    head, _, rest = field.partition(".")
+    if head == "parts":
+        return one.model_copy(update={"fittings": with_choice(one.fittings, rest, value)})
+    if field == "roof.kind":
+        roof = roof_of_kind(str(value), one.roof, one.tall_mm)
+        return one.model_copy(update={"roof": roof})
+    return _chosen(one, field, value, path)
 
 
 Chosen = TypeVar("Chosen", bound=Measures)
@@ -122,20 +124,3 @@ def _chosen(model: Chosen, field: str, value: str | bool | None, path: str) -> C
         assert isinstance(inner, Measures)
         new = _chosen(inner, rest, value, path)
     return model.model_copy(update={name: new})
-
-
-def open_faces(house: House, member: str = "") -> Iterator[OpenFace]:
-    """The faces of a house that turn to us, each with what may be put on it."""
-    corners, roof = house.on_paper, house.roof
-    for name, wall in house.walls.by_name.items():
-        number = AROUND.index(wall.corners)
-        if house.faces_us(number):
-            face = house.form.faces[number]
-            # Nothing fills a wall that a gable rises from.
-            takes = [one for one in ON_WALLS if one != "bricks" or len(face) == 4]
-            yield OpenFace(member, name, [on_paper(corners[k]) for k in face], takes)
-    if isinstance(roof, Pitched) and roof.far == "parallel" and roof.shows_point(house.walls):
-        return  # its far end is only nearly right
-    for slope, plane in roof_planes(house).items():
-        outline = [on_paper(corners[k]) for k in plane.corners]
-        yield OpenFace(member, slope, outline, ON_SLOPES)

@@ -16,7 +16,10 @@ from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo
+from orthopsis.pieces.shapes.house.setback import Setback
+from orthopsis.pieces.shapes.house.setback_moves import FOOT_UNDER
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, opposite
+from orthopsis.pieces.shapes.house.wing import wing_of
 
 MOST_STOPS = 12
 """So many storeys or bays a hand can set; more are typed."""
@@ -31,6 +34,8 @@ def house_handles(house: House, fittings: Sequence[Fitting], path: str = "") -> 
     """
     yield from _peak(house, path)
     for number, one in enumerate(fittings):
+        if isinstance(one, Setback):
+            yield from _setback(house, one, f"{path}parts.{number}")
         if not isinstance(one, Panel | WallBlock) or one.on not in house.walls.by_name:
             continue
         wall = house.walls.by_name[one.on]
@@ -41,9 +46,46 @@ def house_handles(house: House, fittings: Sequence[Fitting], path: str = "") -> 
             at = Point(one.front.x_mm, one.front.y_mm)
             yield Grip(f"{here}.front", "x_mm", at, at, at, label="grip-place")
         yield from _cuts(house, wall, one, here)
+        if isinstance(one, WallBlock):
+            yield from _block(house, one, here)
         if isinstance(one, Panel) and one.front is None:
             yield from _heights(house, wall, one, here)
             yield from _bays(house, wall, one, here)
+
+
+def _block(house: House, block: WallBlock, here: str) -> Iterator[Grip]:
+    """How high it is and how far it stands out, and all of the house that it is."""
+    own, place = wing_of(house, block, house.stage), block.stands(house)
+    places = [_at(one) for one in own.on_paper]
+    behind, out = place.numbers.behind.near_top, place.numbers.out.near_top
+    yield _length(here, "out_mm", places[behind], places[out], "grip-out")
+    if block.front is None:
+        foot, rise = house.on_paper[place.wall.near_upright[1]], of_corners(house.on_paper)
+        low, high = (
+            _at(raised(foot, rise, mm)) for mm in (block.up_mm, block.up_mm + block.tall_mm)
+        )
+        yield _length(here, "height_mm", low, high, "grip-top")
+    yield from house_handles(own, block.fittings, f"{here}.")
+
+
+def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
+    """How far it is set in and how high it is, and all of the house that it is."""
+    own, place = wing_of(house, setback, house.stage), setback.stands(house)
+    top = place.corners_of_top[0]
+    start = _at(house.on_paper[top])
+    inward = minus(house.on_paper[place.corners_of_top[1]], house.on_paper[top])
+    way = next((vp.at for vp in house.stage.view.level_points if vp.name == place.ways[0]), None)
+    level = Point(inward[0], 0.0, 0.0)
+    cut = setback.in_
+    if way is None:
+        end = Point(start.x + (cut.along_mm or 0.0), start.y)
+        yield _length(f"{here}.in", "along_mm", start, end, "grip-inset")
+    else:
+        at = cut.place_on_paper(start, way, house.stage.view, level)
+        yield Grip(f"{here}.in", cut.way, start, way, at, label="grip-inset")
+    places = [_at(one) for one in own.on_paper]
+    yield _length(here, "height_mm", places[FOOT_UNDER[top]], places[top], "grip-top")
+    yield from house_handles(own, setback.fittings, f"{here}.")
 
 
 def _at(place: Vector) -> Point:

@@ -7,19 +7,19 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Literal, Protocol
 
+from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
 from orthopsis.errors import Unfit
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
+from orthopsis.perspective.vector import Vector, dot, loop_normal
 from orthopsis.perspective.view import VanishingPoint
 from orthopsis.phrase import Value, say
 from orthopsis.picture.solid import Detail, Solid, polyhedron
-from orthopsis.pieces.base import Stage
-from orthopsis.pieces.placement.front import OnFront
-from orthopsis.pieces.placement.placement import BlockPlacement
+from orthopsis.pieces.base import Site, Stage
+from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.shapes.house.doors import taken_by_doors
 from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
 from orthopsis.pieces.shapes.house.panels import Panel, Taken
@@ -33,13 +33,26 @@ class OnFaces(Protocol):
     def details(self, house: House) -> list[Detail]: ...
 
 
+class HousePlace(Protocol):
+    """Where a house stands: its block in eye space, by ruler, and on its way onto paper."""
+
+    def in_space(self, stage: Stage) -> list[Vector]:
+        """Its eight corners. Raises ExerciseError."""
+
+    def corners(self, stage: Stage) -> tuple[NearPlace, ...]:
+        """The same by ruler. Raises ExerciseError."""
+
+    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
+        """The steps that draw the block; the marks of its corners, as far as needed."""
+
+
 @dataclass(frozen=True)
 class House:
     """What a house is on its stage. Everything else follows: solid, body, moves."""
 
     part: Part
     name: Value
-    place: BlockPlacement
+    place: HousePlace
     roof: Roof
     panels: Sequence[Panel]
     stage: Stage
@@ -49,11 +62,12 @@ class House:
     def walls(self) -> Walls:
         """Its walls by their names."""
         side: Literal["left", "right"] | None = None
-        if isinstance(self.place, OnFront):
-            front, x = self.place.front, self.stage.view.level_points[0].at.x
-            if x > front.x_mm + front.width_mm:
+        if len(self.stage.view.level_points) == 1:
+            (left, _), (right, _), *_ = self.place.corners(self.stage)
+            x = self.stage.view.level_points[0].at.x
+            if x > right.x:
                 side = "right"
-            elif x < front.x_mm:
+            elif x < left.x:
                 side = "left"
         return Walls(self.stage, side)
 
@@ -68,9 +82,9 @@ class House:
     @cached_property
     def block_in_space(self) -> list[Vector]:
         """The block's corners in eye space. Raises ExerciseError."""
-        near, _, sweep, _ = self.place.frame(self.stage)
+        block = self.place.in_space(self.stage)
         self._check()
-        return [*near, *(plus(corner, sweep) for corner in near)]
+        return block
 
     @cached_property
     def in_space(self) -> list[Vector]:
@@ -199,8 +213,7 @@ class House:
     @property
     def foot_mm(self) -> float:
         """How far down the sheet the foot of a front lies."""
-        assert isinstance(self.place, OnFront)
-        return self.place.front.y_mm + self.place.front.height_mm
+        return self.place.corners(self.stage)[2][0].y
 
     # --- what both sides read from the document ----------------------------------------------
 

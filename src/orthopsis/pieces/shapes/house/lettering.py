@@ -20,8 +20,8 @@ from orthopsis.pieces.roles import FieldRole
 from orthopsis.pieces.shapes.extrusion.alphabet import letter, set_in_row
 from orthopsis.pieces.shapes.extrusion.profile import Profile
 from orthopsis.pieces.shapes.extrusion.text import Text
+from orthopsis.pieces.shapes.house.first_strip import first_strip
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.on_wall import first_block
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName
 
@@ -135,6 +135,5 @@ def first_lettering(house: House, id: str, on: str = "", at: Point | None = None
     """Where new lettering begins, in round measures: on a wall about the place where it was put, or
     on the first wall that shows. Raises ExerciseError.
     """
-    sign = first_block(house, id, on, at)
-    given = sign.model_dump(by_alias=True, exclude_none=True, exclude={"kind", "look", "out_mm"})
-    return Lettering.model_validate({**given, "kind": "lettering", "text": "ART"})
+    strip = first_strip(house, on, at)
+    return Lettering.model_validate({"kind": "lettering", "id": id, "text": "ART", **strip})

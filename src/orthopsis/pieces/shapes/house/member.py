@@ -81,22 +81,13 @@ class Member(Drawn):
         return block_body(self.part, self.name, corners, stage, self.house.part, self.faces)
 
 
-class MemberMoves:
-    """What the moves of all of them share: the marks of the house, and the keeping of edges."""
+class OnHouseMoves:
+    """What the moves of all that is built on a house share: the marks that it has."""
 
-    def __init__(self, member: Member, site: Site) -> None:
-        handed = site.before.get(member.house.part)
-        self.member, self.site, self.paper = member, site, site.paper
+    def __init__(self, house: House, site: Site) -> None:
+        handed = site.before.get(house.part)
+        self.of_house, self.site, self.paper = house, site, site.paper
         self.house = handed if isinstance(handed, FrameMarks) else FrameMarks()
-        self.marks: dict[int, Mark] = {}
-        places = [place for place, _ in site.body.corners]
-        self.seen = seen_edges(places, site.body.transparent, member.faces)
-
-    def keep(self, a: int, b: int) -> None:
-        """An edge, where it shows."""
-        if pair(a, b) in self.seen:
-            family = self.member.families[pair(a, b)]
-            self.paper.keep(self.marks[a], self.marks[b], family, self.site.body)
 
     def toward(self, start: Mark, family: str) -> Ruled:
         """A light line of a family from a mark: to its point, or level."""
@@ -123,7 +114,7 @@ class MemberMoves:
     def corner_of_house(self, number: int) -> Mark:
         """A corner of the house; where it was not needed before, as the eye sees it."""
         if number not in self.house:
-            x, y, depth = self.member.house.on_paper[number]
+            x, y, depth = self.of_house.on_paper[number]
             self.house[number] = self.paper.measure(x / depth, y / depth)
         return self.house[number]
 
@@ -145,3 +136,20 @@ class MemberMoves:
             point = self.house[ROOF_POINT] = paper.cross(self.upright(vp), paper.along(eave, ridge))
             step.say("chimney-slope-to", slope=strung(eave, ridge), vp=vp, point=point)
         return paper.aim(start, point, self.site.part, family=plane.up)
+
+
+class MemberMoves(OnHouseMoves):
+    """The same, and the keeping of a member's edges."""
+
+    def __init__(self, member: Member, site: Site) -> None:
+        super().__init__(member.house, site)
+        self.member = member
+        self.marks: dict[int, Mark] = {}
+        places = [place for place, _ in site.body.corners]
+        self.seen = seen_edges(places, site.body.transparent, member.faces)
+
+    def keep(self, a: int, b: int) -> None:
+        """An edge, where it shows."""
+        if pair(a, b) in self.seen:
+            family = self.member.families[pair(a, b)]
+            self.paper.keep(self.marks[a], self.marks[b], family, self.site.body)

@@ -32,16 +32,21 @@ from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.planes import slope_called
 from orthopsis.pieces.shapes.house.roofs import Flat, Gable, LeanTo, Roof
+from orthopsis.pieces.shapes.house.setback import Setback
+from orthopsis.pieces.shapes.house.setback_moves import FOOT_UNDER
 from orthopsis.pieces.shapes.house.walls import Wall
+from orthopsis.pieces.shapes.house.wing import wing_of
 
 OnWall = TypeVar("OnWall", Panel, Lettering, WallBlock)
 
 
 class HouseMoved:
-    """The roof and the parts of a house, for a viewer who has the other view."""
+    """The roof and the parts of a house elsewhere: where a viewer sees it who has the other view,
+    or where it stands after a `shift` in eye space.
+    """
 
-    def __init__(self, house: House, view: View) -> None:
-        self.house, self.view, self.stage = house, view, house.stage
+    def __init__(self, house: House, view: View, shift: Vector | None = None) -> None:
+        self.house, self.view, self.stage, self.shift = house, view, house.stage, shift
         self.block = house.block_in_space
 
     def roof(self) -> Roof:
@@ -83,6 +88,8 @@ class HouseMoved:
             return self._on_wall(one)
         if isinstance(one, WallBlock):
             return self._block(one)
+        if isinstance(one, Setback):
+            return self._setback(one)
         if isinstance(one, Chimney):
             return self._chimney(one)
         return self._dormer(one) if isinstance(one, Dormer) else one
@@ -146,8 +153,27 @@ class HouseMoved:
         wall = self.house.walls.by_name[block.on]
         at = block.rectangle(self.house, self.block, wall, by_ruler=False)
         out = block.outward(self.house, wall, at.near_top)
-        out_mm = self._mm(at.near_top, plus(at.near_top, out))
-        return self._on_wall(block).model_copy(update={"out_mm": out_mm})
+        own = self._wing(block)
+        own["out_mm"] = self._mm(at.near_top, plus(at.near_top, out))
+        return self._on_wall(block).model_copy(update=own)
+
+    def _setback(self, setback: Setback) -> Setback:
+        place = setback.stands(self.house)
+        near, beside = (self.block[k] for k in place.corners_of_top[:2])
+        family, path = place.ways[0], f"parts.{setback.id}.in"
+        way = minus(beside, near)
+        end = cut_end(setback.in_, near, way, family, self.stage, path, by_ruler=False)
+        corners = place.in_space(self.stage)
+        top = place.corners_of_top[0]
+        own = self._wing(setback)
+        own["in_"] = self._cut(setback.in_, near, end, family)
+        own["height_mm"] = self._mm(corners[top], corners[FOOT_UNDER[top]])
+        return setback.model_copy(update=own)
+
+    def _wing(self, one: WallBlock | Setback) -> dict[str, Any]:
+        """The roof and the parts of what is a house by itself."""
+        own = wing_of(self.house, one, self.stage)
+        return moved_house(own, one.fittings, self.view, self.shift)
 
     # --- on slopes ----------------------------------------------------------------------------
 
@@ -191,6 +217,8 @@ class HouseMoved:
     # --- measures -----------------------------------------------------------------------------
 
     def _there(self, place: Vector) -> Vector:
+        if self.shift is not None:
+            return plus(place, self.shift)
         return self.stage.view.place_seen_by(self.view, place)
 
     def _mm(self, one: Vector, other: Vector) -> float:
@@ -215,7 +243,12 @@ class HouseMoved:
         return Front(x_mm=left, y_mm=top, width_mm=right - left, height_mm=low - top)
 
 
-def moved_house(house: House, fittings: Sequence[Fitting], view: View) -> dict[str, Any]:
-    """The fields of a house that another viewer sees, but for its place. Raises ExerciseError."""
-    moved = HouseMoved(house, view)
+def moved_house(
+    house: House, fittings: Sequence[Fitting], view: View, shift: Vector | None = None
+) -> dict[str, Any]:
+    """The fields of a house that another viewer sees, or that stands elsewhere, but for its place.
+
+    Raises ExerciseError.
+    """
+    moved = HouseMoved(house, view, shift)
     return {"roof": moved.roof(), "fittings": moved.fittings(fittings)}

@@ -2,34 +2,46 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Annotated, Generic, Literal, NamedTuple, TypeVar
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.moves import Act, Mark, Ruled, Said, strung
+from orthopsis.construction.moves import Mark
 from orthopsis.errors import Unfit
-from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, join, meet
+from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.vector import Vector, minus, plus
-from orthopsis.perspective.view import HORIZONTAL, eye_space, on_paper
-from orthopsis.phrase import Choice, Length, say
+from orthopsis.perspective.view import eye_space, on_paper
+from orthopsis.phrase import say
 from orthopsis.pieces.base import Measures, Name, PaperLength, Site
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
-from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.placement.front import front_measures, measured_front
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.placement.edges import Edges
+from orthopsis.pieces.roles import Added, Editor, FieldRole
+from orthopsis.pieces.shapes.house.built_on import BuiltOn
 from orthopsis.pieces.shapes.house.cuts import cut_end
-from orthopsis.pieces.shapes.house.form import Pair, of_corners, raised
+from orthopsis.pieces.shapes.house.first_strip import first_strip
+from orthopsis.pieces.shapes.house.form import of_corners, raised
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.member import Member, MemberMoves
+from orthopsis.pieces.shapes.house.in_faces import InFace, check_names
+from orthopsis.pieces.shapes.house.on_wall_moves import draw_on_wall
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName
-from orthopsis.pieces.shapes.tidy import tidy
 
 Place = TypeVar("Place")
+
+
+Look = Literal["sign", "balcony", "porch", "extension", "garage", "box"]
+INTO_WALLS = ("windows", "door", "lettering", "bricks")
+InWalls = Annotated[
+    list[InFace],
+    Field(alias="parts", max_length=20, default_factory=list),
+    Editor.PARTS,
+    Added(INTO_WALLS),
+]
 
 
 class Rectangle(NamedTuple, Generic[Place]):
@@ -45,21 +57,41 @@ class WallBlock(Measures):
     """A block on the wall `on`, between two cuts along its foot, `up_mm` above the ground and
     `height_mm` high on the near upright; `out_mm` is how far its near upper corner stands out
     toward us on paper. On a wall that we face its place is a `front` on the sheet.
+
+    It is a house by itself: it may have a `roof`, and `parts` that lie in its own walls, which are
+    called as the house's walls that they run along.
     """
 
     kind: Literal["block"]
     id: Name
     on: Annotated[WallName, FieldRole.CHOICE]
-    look: Annotated[Literal["sign", "balcony", "porch", "box"], FieldRole.CHOICE] = "box"
+    look: Annotated[Look, FieldRole.CHOICE] = "box"
     from_: Annotated[Cut | None, Field(alias="from"), FieldRole.RUN] = None
     to: Annotated[Cut | None, FieldRole.RUN] = None
     up_mm: Annotated[float, Field(ge=0, le=1e4), FieldRole.LENGTH] = 0.0
     height_mm: PaperLength | None = None
     front: Front | None = None
     out_mm: PaperLength
+    roof: Roof = Flat(kind="flat")
+    fittings: InWalls
+
+    @property
+    def takes(self) -> tuple[str, ...]:
+        """What may be put on its walls by pointing at them."""
+        return ("lettering",) if self.look in ("sign", "balcony") else INTO_WALLS
+
+    @property
+    def tall_mm(self) -> float:
+        """How high it is on paper, at its near end."""
+        return self.front.height_mm if self.front else self.height_mm or 0.0
+
+    def stands(self, house: House) -> OnWall:
+        """Where it stands."""
+        return OnWall(house, self)
 
     @model_validator(mode="after")
     def _one_form(self) -> WallBlock:
+        check_names(self.fittings)
         if self.front is not None:
             if self.on != "front" or self.from_ or self.to or self.height_mm:
                 raise Unfit(say("refused-panel-front"))
@@ -112,26 +144,30 @@ class WallBlock(Measures):
         return -x, -y, -depth
 
 
-NUMBERS = {
-    "right": Rectangle(1, 2, 0, 3), "left": Rectangle(0, 3, 1, 2), None: Rectangle(0, 3, 1, 2),
-}  # fmt: skip
-"""The numbers of the front's corners, by the side on which the wall's near upright lies."""
+class Numbers(NamedTuple):
+    """The numbers of a block's corners: those that stand out, and those on the wall behind."""
+
+    out: Rectangle[int]
+    behind: Rectangle[int]
 
 
-@dataclass(frozen=True, eq=False)
-class OnWall(Member):
-    """A block on a wall, as one of the house's parts."""
+FROM_LEFT = Numbers(Rectangle(1, 2, 0, 3), Rectangle(5, 6, 4, 7))
+FROM_RIGHT = Numbers(Rectangle(1, 2, 5, 6), Rectangle(0, 3, 4, 7))
+FROM_FRONT = Numbers(Rectangle(0, 3, 1, 2), Rectangle(4, 7, 5, 6))
+FROM_LEFT_SIDE = Numbers(Rectangle(0, 3, 4, 7), Rectangle(1, 2, 5, 6))
+"""Those of a block on the left wall, the right wall, the front, and the left side of a front."""
+
+
+@dataclass(frozen=True)
+class OnWall(BuiltOn):
+    """Where a block stands that is built on a wall of a house."""
 
     block: WallBlock
-
-    @property
-    def id(self) -> str:
-        return self.block.id
 
     @cached_property
     def wall(self) -> Wall:
         """The wall that it is on. Raises ExerciseError."""
-        walls, stage, field = self.house.walls, self.house.stage, f"parts.{self.id}.on"
+        walls, stage, field = self.house.walls, self.house.stage, f"parts.{self.block.id}.on"
         if self.block.on not in walls.by_name:
             raise stage.refuse(field, say("refused-no-such-wall"))
         wall = walls.by_name[self.block.on]
@@ -139,168 +175,54 @@ class OnWall(Member):
             raise stage.refuse(field, say("refused-wall-unseen"))
         return wall
 
-    def corners(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
+    @property
+    def numbers(self) -> Numbers:
+        if self.wall.near is None:
+            return FROM_FRONT
+        if self.wall.near == "left":
+            return FROM_RIGHT
+        return FROM_LEFT_SIDE if self.house.walls.one_point else FROM_LEFT
+
+    def places(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
         at = self.block.rectangle(self.house, house, self.wall, by_ruler=by_ruler)
         out = self.block.outward(self.house, self.wall, at.near_top)
-        numbers = NUMBERS[self.wall.near]
-        places = [at.near_top] * 8
-        for number, place in zip(numbers, at, strict=True):
-            places[number], places[number + 4] = plus(place, out), place
+        places, numbers = [at.near_top] * 8, self.numbers
+        for k, place in enumerate(at):
+            places[numbers.out[k]], places[numbers.behind[k]] = plus(place, out), place
         return places
 
-    @cached_property
-    def families(self) -> Mapping[Pair, str]:
-        uprights, across = self.house.stage.view.uprights.name, self.house.walls.across(self.wall)
-        found: dict[Pair, str] = {}
-        for k in (0, 4):
-            found |= {(k, k + 1): self.wall.family, (k + 2, k + 3): self.wall.family}
-            found |= {(k, k + 3): uprights, (k + 1, k + 2): uprights}
-        return found | {(k, k + 4): across for k in range(4)}
-
-    def build(self, site: Site) -> FrameMarks:
-        """Its place on the wall, then how far it stands out."""
-        _Moves(self, site).draw()
-        tidy(site, "block")
-        return FrameMarks()
+    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
+        return draw_on_wall(self, site, edges)
 
 
-class _Moves(MemberMoves):
-    """The moves of a block on a wall."""
-
-    def __init__(self, drawn: OnWall, site: Site) -> None:
-        super().__init__(drawn, site)
-        self.drawn, self.block, self.wall = drawn, drawn.block, drawn.wall
-        self.numbers = NUMBERS[self.wall.near]
-
-    def draw(self) -> None:
-        behind = self._place()
-        self._out(behind)
-
-    def _place(self) -> Rectangle[Mark]:
-        """The rectangle on the wall."""
-        paper, block = self.paper, self.block
-        step = self.site.begin("block-place", Act.DETAILS, look=Choice(block.look))
-        if block.front is not None:
-            a, b, c, d = measured_front(paper, block.front)
-            step.say("block-on-front", corner=a, **front_measures(paper, block.front))
-            found = Rectangle(a, d, b, c)
-        else:
-            found = self._on_receding()
-        step.check("block-place-check")
-        for number, mark in zip(self.numbers, found, strict=True):
-            self.marks[number + 4] = mark
-        return found
-
-    def _on_receding(self) -> Rectangle[Mark]:
-        paper, block, step = self.paper, self.block, self.paper.steps[-1]
-        (top, foot), (_, far_foot) = (
-            [self.corner_of_house(k) for k in ends]
-            for ends in (self.wall.near_upright, self.wall.far_upright)
-        )
-        assert block.from_ is not None and block.to is not None and block.height_mm is not None
-        guide = paper.along(foot, far_foot)
-        goal = self.site.points[self.wall.family]
-        inward = LEFT if far_foot.at.x < foot.at.x else LEVEL
-        sides = []
-        for cut, column in ((block.from_, "left"), (block.to, "right")):
-            mark, said = cut.build(self.site, foot, goal, guide, inward, (), "near-foot", column)
-            step.says.append(said)
-            sides.append(self.upright(mark))
-        high_mm = block.up_mm + block.height_mm
-        high = self._level(top, foot, high_mm)
-        low = self._level(top, foot, block.up_mm)
-        marked: dict[str, Said] = {
-            "upright": strung(foot, top),
-            "high": Length(high_mm),
-            "vp": goal,
-        }
-        if block.up_mm < ON_THE_EDGE_MM:
-            step.say("block-height", **marked)
-        else:
-            step.say("block-heights", low=Length(block.up_mm), **marked)
-        near, far = sides
-        found = Rectangle(*(paper.cross(a, b) for a in (near, far) for b in (high, low)))
-        step.say("block-corner", mark=found.near_top)
-        return found
-
-    def _level(self, top: Mark, foot: Mark, mm: float) -> Ruled:
-        paper = self.paper
-        if mm < ON_THE_EDGE_MM:
-            return paper.along(foot, self.corner_of_house(self.wall.far_upright[1]))
-        if abs(mm - distance(top.at, foot.at)) < ON_THE_EDGE_MM:
-            return paper.along(top, self.corner_of_house(self.wall.far_upright[0]))
-        return self.toward(paper.measure_along(foot, top, mm), self.wall.family)
-
-    def _out(self, behind: Rectangle[Mark]) -> None:
-        """The near upper corner out toward us, then all that follows from it."""
-        paper, block, numbers = self.paper, self.block, self.numbers
-        family = self.drawn.house.walls.across(self.wall)
-        step = self.site.begin("block-out", Act.DETAILS, look=Choice(block.look))
-        goal = self.site.points.get(family)
-        start = behind.near_top
-        if goal is None:
-            way = LEFT if self.wall.name == "left" else LEVEL
-            first = paper.measure_along(start, way, block.out_mm)
-            step.say("block-out-level", start=start, out=Length(block.out_mm), mark=first)
-            lines = [paper.level(mark) for mark in behind]
-        else:
-            first = paper.measure_along(start, goal, -block.out_mm)
-            step.say("block-out", start=start, vp=goal, out=Length(block.out_mm), mark=first)
-            lines = [paper.lay(mark, goal) for mark in behind]
-        marks = self.marks
-        marks[numbers.near_top] = first
-        marks[numbers.near_foot] = paper.cross(self.upright(first), lines[1])
-        top = self._along(first)
-        marks[numbers.far_top] = paper.cross(top, lines[2])
-        marks[numbers.far_foot] = paper.cross(self.upright(marks[numbers.far_top]), lines[3])
-        for a, b in ((0, 1), (1, 2), (2, 3), (0, 3)):
-            self.keep(a, b)
-        for k in range(4):
-            self.keep(k, k + 4)
-        for a, b in ((4, 5), (5, 6), (6, 7), (4, 7)):
-            self.keep(a, b)
-        step.say("block-front", mark=first)
-        step.differs(width=Length(block.out_mm))
-        step.check("block-out-check")
-        step.bulk = True
-
-    def _along(self, start: Mark) -> Ruled:
-        if self.wall.family == HORIZONTAL:
-            return self.paper.level(start)
-        return self.paper.lay(start, self.site.points[self.wall.family])
-
-
-def first_block(house: House, id: str, on: str = "", at: Point | None = None) -> WallBlock:
+def first_sign(house: House, id: str, on: str = "", at: Point | None = None) -> WallBlock:
     """Where a new sign begins, in round measures: on a wall about the place where it was put, or
     on the first wall that shows. Raises ExerciseError.
     """
-    walls = house.walls
-    wall = next((one for one in walls.by_name.values() if one.name == on), walls.shown[0])
-    corners = [Point(*on_paper(place)) for place in house.on_paper]
-    top, foot = (corners[k] for k in wall.near_upright)
-    far_top, far_foot = (corners[k] for k in wall.far_upright)
-    high_mm = distance(top, foot)
-    data: dict[str, object] = {"kind": "block", "id": id, "on": wall.name, "look": "sign",
-                               "out_mm": max(2.0, round(high_mm / 15.0))}  # fmt: skip
-    tall_mm = max(2.0, round(high_mm / 6.0))
-    if wall.near is None:
-        wide_mm = round(distance(top, far_top) / 2.0)
-        middle = Point((top.x + far_top.x) / 2.0, top.y + high_mm / 3.0) if at is None else at
-        data["front"] = {"x_mm": round(middle.x - wide_mm / 2.0),
-                         "y_mm": round(middle.y - tall_mm / 2.0), "width_mm": wide_mm,
-                         "height_mm": tall_mm}  # fmt: skip
-        return WallBlock.model_validate(data)
-    reach, up_mm, begin = distance(foot, far_foot), high_mm * 0.6, 0.2
-    wide = 0.3
-    if at is not None:
-        below = meet(join(at, house.stage.view.uprights.at), join(foot, far_foot))
-        middle_share = min(max(distance(foot, below) / reach, 0.2), 0.8)
-        begin = middle_share - wide / 2.0
-        goal = next(vp.at for vp in house.stage.view.level_points if vp.name == wall.family)
-        carried = meet(join(at, goal), join(foot, top))
-        up_mm = min(max(distance(foot, carried) - tall_mm / 2.0, 0.0), high_mm - tall_mm)
-    begin_mm = max(1.0, round(begin * reach))
-    data |= {"from": {"along_mm": begin_mm},
-             "to": {"along_mm": min(begin_mm + max(1.0, round(wide * reach)), reach)},
-             "up_mm": round(up_mm), "height_mm": tall_mm}  # fmt: skip
-    return WallBlock.model_validate(data)
+    strip = first_strip(house, on, at)
+    out_mm = max(2.0, round(_high_mm(house, strip["on"]) / 15.0))
+    return WallBlock.model_validate(
+        {"kind": "block", "id": id, "look": "sign", "out_mm": out_mm, **strip}
+    )
+
+
+def first_extension(house: House, id: str, on: str = "", at: Point | None = None) -> WallBlock:
+    """The same for an extension: it stands on the ground, and its roof falls away from the wall."""
+    strip = first_strip(house, on, at)
+    high_mm = _high_mm(house, strip["on"])
+    tall_mm = max(2.0, round(high_mm * 0.5))
+    if "front" in strip:
+        strip["front"] |= {"y_mm": house.foot_mm - tall_mm, "height_mm": tall_mm}
+    else:
+        strip |= {"up_mm": 0.0, "height_mm": tall_mm}
+    peak_mm = max(1.0, round(high_mm * 0.12))
+    roof = {"kind": "lean-to", "low": strip["on"], "peak_mm": peak_mm}
+    out_mm = max(2.0, round(high_mm / 4.0))
+    return WallBlock.model_validate(
+        {"kind": "block", "id": id, "look": "extension", "out_mm": out_mm, "roof": roof, **strip}
+    )
+
+
+def _high_mm(house: House, wall: WallName) -> float:
+    near = house.walls.by_name[wall].near_upright
+    return distance(*(Point(*on_paper(house.on_paper[k])) for k in near))

@@ -145,7 +145,7 @@ class _Openings(WallMoves):
             return lines
         goal = work.points.get(self.wall.family)
         measured = measures_set(step)
-        if self.panel.storeys is not None:
+        if storeys is not None and storeys > 1:
             self._say_storeys(step, rows)
         else:
             step.say("panel-heights", upright=strung(foot, top), ups=measured)

@@ -29,7 +29,7 @@ from orthopsis.pieces.shapes.house.form import of_corners, raised
 from orthopsis.pieces.shapes.house.inset import InsetLine, inset_depth, inset_lines
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName, Walls
 
-Look = Literal["windows", "door", "plain"]
+Look = Literal["windows", "door", "vents", "plain"]
 By = Literal["diagonal", "marks", "eye"]
 Parts = Annotated[float, Field(gt=0, le=100), FieldRole.FIXED]
 ON_THE_EDGE_MM = 1e-6
@@ -219,6 +219,16 @@ class Panel(Measures):
         far = block[wall.far_upright[1]]
         if self.front is not None:
             depth = foot[2]
+            # Upward it may reach into a gable.
+            (left_mm, _), (right_mm, low_mm) = on_paper(top), on_paper(far)
+            for name, inside in (
+                ("x_mm", left_mm <= self.front.x_mm + ON_THE_EDGE_MM),
+                ("width_mm", self.front.corners[2].x <= right_mm + ON_THE_EDGE_MM),
+                ("height_mm", self.front.corners[2].y <= low_mm + ON_THE_EDGE_MM),
+            ):
+                if not inside:
+                    path = f"parts.{self.id}.front.{name}"
+                    raise stage.refuse(path, say("refused-panel-beyond-front"))
             corners = [eye_space(place, depth) for place in self.front.corners]
             y_mm = self.front.y_mm + self.front.height_mm
             yield (

@@ -1,0 +1,60 @@
+"""What lies in the faces of a house, and the house with it."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from typing import Annotated, Protocol
+
+from pydantic import Field
+
+from orthopsis.errors import Unfit
+from orthopsis.perspective.stroke import Part
+from orthopsis.phrase import Own, Value, say
+from orthopsis.pieces.base import NewPart, Stage, free_name
+from orthopsis.pieces.shapes.house.first_panel import first_panel
+from orthopsis.pieces.shapes.house.house import House, HousePlace
+from orthopsis.pieces.shapes.house.lettering import Lettering, first_lettering
+from orthopsis.pieces.shapes.house.panels import Panel
+from orthopsis.pieces.shapes.house.pattern import Pattern, first_pattern
+from orthopsis.pieces.shapes.house.roofs import Roof
+
+InFace = Annotated[Panel | Pattern | Lettering, Field(discriminator="kind")]
+
+
+class Called(Protocol):
+    """Whatever a list of parts knows by its name."""
+
+    @property
+    def id(self) -> str: ...
+
+
+def check_names(fittings: Sequence[Called]) -> None:
+    """Raises Unfit where two parts have one name."""
+    for name, times in Counter(one.id for one in fittings).items():
+        if times > 1:
+            raise Unfit(say("refused-id-twice", name=Own(name)), "parts")
+
+
+def fitted_house(
+    part: Part,
+    name: Value,
+    place: HousePlace,
+    roof: Roof,
+    fittings: Sequence[object],
+    stage: Stage,
+) -> House:
+    """A house with what lies in its faces."""
+    panels = [one for one in fittings if isinstance(one, Panel)]
+    patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
+    return House(part, name, place, roof, panels, stage, patterns)
+
+
+def first_in_face(house: House, new: NewPart, taken: Sequence[Called]) -> InFace:
+    """Where a new part begins that lies in a face, in round measures. Raises ExerciseError."""
+    id = free_name(new.what, {one.id for one in taken})
+    if new.what in ("bricks", "tiles"):
+        return first_pattern(house, new.what, id, new.on)
+    if new.what == "lettering":
+        return first_lettering(house, id, new.on, new.at)
+    return first_panel(house, new.what, id, new.on, new.at)
