@@ -259,6 +259,45 @@ def test_a_little_planet_lies_behind_towers_turned_any_way():
     agrees(there)
 
 
+@pytest.mark.parametrize("sides", ["to the point", "like the walls"])
+def test_windows_of_a_tower_are_drawn_by_hand_in_the_walls_that_show(sides):
+    tower = {**TOWER, "windows": {"rows": 4, "columns": 2, "sides": sides}}
+    scene = sheet_of(tower, PLANET)
+    agrees(scene)
+    tower_lines = [line for line in outlines(scene) if line.part.piece == "tower"]
+    walls = [line for line in tower_lines if line.curve is None]
+    by_hand = [line for line in tower_lines if line.curve is not None]
+    assert len(by_hand) == 2 * 4 * 2 * 4, "two walls show, of four rows with two windows each"
+    assert len(walls) == 9
+    heads = [
+        line for line in by_hand
+        if any(abs(_slope(line) - _slope(wall)) < 1e-9 for wall in walls if wall.family == "free")
+    ]  # fmt: skip
+    assert len(heads) >= 32, "heads and sills run like the roof's edge"
+    to_point = [line for line in by_hand if _beside((VP_MM, LEVEL_MM), line) < 1e-6]
+    assert len(to_point) == (32 if sides == "to the point" else 0)
+    said = [instruction(step) for step in steps(scene) if step.phrase == "tower-windows"]
+    assert len(said) == 1 and "4 rows" in said[0]
+    refused = {**tower, "run": "left", "face": {"width_mm": 50, "height_mm": 50}}
+    del refused["front"], refused["depth"], refused["by"]
+    refused |= {"edge": {"x_mm": 200, "top_mm": 100, "bottom_mm": 200}, "left": {"fraction": 0.2},
+                "right": {"fraction": 0.2}}  # fmt: skip
+    with pytest.raises(ExerciseError, match="one-point"):
+        sheet_of(refused, two_point=True)
+
+
+def _slope(line):
+    (ax, ay), (bx, by) = line.segment
+    return math.atan2(by - ay, bx - ax) % math.pi
+
+
+def _beside(place, line):
+    """How far a place lies beside a line that is drawn on."""
+    (ax, ay), (bx, by) = line.segment
+    across = (bx - ax) * (place[1] - ay) - (by - ay) * (place[0] - ax)
+    return abs(across) / math.dist((ax, ay), (bx, by))
+
+
 def test_the_chords_of_a_planet_lie_within_two_hundredths_of_a_millimetre():
     for line in outlines(sheet_of({**PLANET, "land_mm": None})):
         assert 60 - math.dist(at(line.segment, 0.5), (210, 150)) < 0.02

@@ -67,11 +67,13 @@ def test_every_example_in_the_format_page_is_accepted():
     assert sides == ["Bus shelter: the right side", "Bus shelter: the left side"]
     assert [piece["id"] for piece in pieces] == [
         "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair",
-        "cottage", "bakery", "pavilion", "shop", "tea room", "barn", "lane", "east", "poles",
-        "hills", "planet",
+        "cottage", "bakery", "pavilion", "shop", "school", "tea room", "barn", "lane", "east",
+        "poles", "hills", "planet",
     ]  # fmt: skip
     crate, house, shed, upper, drum, fern, pots, stair, *street = pieces
-    cottage, bakery, pavilion, shop, tea_room, barn, lane, row, poles, hills, planet = street
+    cottage, bakery, pavilion, shop, school, tea_room, barn, lane, row, poles, hills, planet = (
+        street
+    )
     for kind, size, shown in (
         ("one-point", "A3", [crate]),
         ("one-point", "A3", [drum]),
@@ -83,6 +85,7 @@ def test_every_example_in_the_format_page_is_accepted():
         ("two-point", "A3", [bakery]),
         ("two-point", "A3", [barn]),
         ("two-point", "A3", [shop]),
+        ("two-point", "A3", [school]),
         ("two-point", "A3", [pavilion]),
         ("two-point", "A3", [tea_room]),
         ("one-point", "A3", [lane, hills, planet]),

@@ -3046,7 +3046,8 @@ export interface components {
          *     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
          *     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
          *     each straight side that shows into stripes. `by` tells how its corners are found: on the lines
-         *     of a light block, or, in one-point, one by one.
+         *     of a light block, or, in one-point, one by one. `windows` are drawn by hand in the walls behind
+         *     a roof that faces us, in one-point.
          */
         Outline: {
             /**
@@ -3095,6 +3096,7 @@ export interface components {
              * @default 0
              */
             bands: number;
+            windows?: components["schemas"]["TowerWindows"] | null;
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -4262,6 +4264,29 @@ export interface components {
              * @enum {string}
              */
             lightest: "top" | "front";
+        };
+        /**
+         * TowerWindows
+         * @description So many `rows` of windows, with so many in each, in every wall that shows and that nothing of
+         *     the tower itself stands before. Their sides go `to the point`, or run `like the walls`.
+         */
+        TowerWindows: {
+            /**
+             * Rows
+             * @default 3
+             */
+            rows: number;
+            /**
+             * Columns
+             * @default 2
+             */
+            columns: number;
+            /**
+             * Sides
+             * @default to the point
+             * @enum {string}
+             */
+            sides: "to the point" | "like the walls";
         };
         /**
          * Track

@@ -6,8 +6,9 @@ prisms, and a prism is all that a piece has to name.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 from itertools import pairwise
 from typing import NamedTuple, Protocol
@@ -211,6 +212,28 @@ def _polyhedron_shape(
         edges.append(Edge(*ends, family, (face, face), by_hand))
     # Seen clockwise with y down the sheet, a loop's normal points away from the eye.
     return Shape(tuple(Face((loop[::-1],)) for loop in faces), tuple(edges))
+
+
+def lined(solid: Solid, face: Sequence[Vector], lines: Sequence[Sequence[Vector]]) -> Solid:
+    """A solid with lines by hand in that face of it which has those corners among its own."""
+    number = next(
+        k for k, one in enumerate(solid.faces)
+        if len(one.loops[0]) == len(face) and _within(solid, one, face)
+    )  # fmt: skip
+    vertices, edges = list(solid.vertices), list(solid.edges)
+    for line in lines:
+        first = len(vertices)
+        vertices += line
+        edges += (
+            Edge(k, k + 1, FREE, (number, number), by_hand=True)
+            for k in range(first, len(vertices) - 1)
+        )
+    return replace(solid, vertices=tuple(vertices), shape=Shape(solid.faces, tuple(edges)))
+
+
+def _within(solid: Solid, face: Face, corners: Sequence[Vector]) -> bool:
+    own = [solid.vertices[k] for loop in face.loops for k in loop]
+    return all(any(math.dist(one, other) < 1e-9 for other in own) for one in corners)
 
 
 class Side(NamedTuple):

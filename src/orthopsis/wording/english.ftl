@@ -1626,6 +1626,17 @@ post-repeat-check = The spaces between them grow narrower evenly.
 
 ## The little planet
 
+tower-windows-title = windows
+# $rows (number) $columns (number) $vp (point) $sides (choice)
+tower-windows = { $sides ->
+    [to-the-point]
+        By hand draw { $rows } rows of windows, { $columns } in each, in every wall that shows, larger toward you. Their heads
+        run like the edge of the roof above them, and their sides to { $vp }.
+   *[like-the-walls]
+        By hand draw { $rows } rows of windows, { $columns } in each, in every wall that shows, larger toward you. Their heads
+        run like the edge of the roof above them, and their sides like the nearer edge of the wall.
+ }
+tower-windows-check = Every row is a little smaller than the one nearer to you.
 disc-title = the planet
 # $across (phrase) $down (phrase) $radius (length) $wide (length)
 disc =
@@ -2102,6 +2113,8 @@ again-openings = Do the same for { $things }.
 # $count (number)
 panel-openings-check = Count them: { $count } in all.
 column-count = How many
+column-rows = Rows of windows
+column-columns = Windows in each
 column-gap = Gap
 column-from = Begins
 column-wide = Wide
@@ -2645,6 +2658,12 @@ choice-shape-round = round
 choice-shape-pointed = pointed
 field-from = From
 field-to = To
+field-windows = Windows in the walls that show
+field-windows-rows = Rows
+field-windows-columns = In each row
+field-windows-sides = Their sides
+choice-sides-to-the-point = run to the point
+choice-sides-like-the-walls = run like the walls
 field-bays-count = How many beside one another
 field-bays-pier = Parts of a pier
 field-bays-open = Parts of an opening
@@ -2879,6 +2898,7 @@ refused-panel-cut-in-front = the wall in front does not run away; give a front, 
 refused-like-measures = is not given: it is like another, and has its measures, its roof and its parts from there
 # $like (name)
 refused-like-none = no house before it in the row is called “{ $like }”
+refused-tower-windows = windows by hand are for a shape whose front faces us, in one-point
 refused-panel-beyond-front = reaches beyond the front; choose a place and a size within it
 refused-panel-beyond = lies beside the wall; choose a place between its near upright and its end
 refused-panel-order = ends before it begins; choose a place further back

@@ -26,6 +26,7 @@ def _tower(name: str, depth: float, corners: Sequence[tuple[float, float]]) -> d
         "kind": "outline", "id": name, "by": "corners", "depth": {"along_mm": depth},
         "front": front(left, top, max(xs) - left, max(ys) - top),
         "corners": [[x - left, y - top] for x, y in corners],
+        "windows": {"rows": 3, "columns": 2},
     }  # fmt: skip
 
 
@@ -117,7 +118,8 @@ STREETS: tuple[Recipe, ...] = (
         "pocket-planet",
         "A little planet: roofs of any shape, every corner to one point, walls down to a circle.",
         "The roofs' corners lie on half centimetres, so they are marked with the ruler alone. "
-        "The circle is drawn round a roll of tape, and hides behind the houses.",
+        "The circle is drawn round a roll of tape, and hides behind the houses; the windows are "
+        "drawn by hand.",
         document("Pocket planet", 11, one(150, 210, 300), *(
             _tower(name, depth, corners) for name, depth, corners in _PLANET),
             {"kind": "disc", "id": "planet", "centre": {"x_mm": 210, "y_mm": 150},

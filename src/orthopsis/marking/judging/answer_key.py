@@ -30,6 +30,8 @@ AMONG_MM = 1.0
 """An edge so far within a face full of lines is one among them."""
 SHORT_MM = 25.0
 """A longer edge leaves what lies along it, or is one with it."""
+STRAY_MM = 2.5
+"""So far a hand without a ruler strays."""
 CLOSE_MM = 4.0
 """Nearer than this to its side, the lines of a face are taken for it."""
 MOST = 0.6
@@ -134,7 +136,11 @@ def expected_of(strokes: Iterable[Stroke], scene: Scene) -> list[Expected]:
     """The lines that are drawn with the ruler, which a sheet is held against."""
     ruled = [one for one in strokes if one.curve is None and not by_hand(one.segment, scene)]
     return [
-        Expected(one, fills=_among_fills(one.segment, scene), close=_close_to_another(one, ruled))
+        Expected(
+            one,
+            fills=_among_fills(one.segment, scene),
+            close=_close_to_another(one, ruled) or _close_to_what_is_by_hand(one, scene),
+        )
         for one in ruled
     ]
 
@@ -150,6 +156,14 @@ def _close_to_another(stroke: Stroke, others: Sequence[Stroke]) -> bool:
         and all(distance_to_segment(place, other.segment) < AMONG_MM for place in places)
         for other in others
     )
+
+
+def _close_to_what_is_by_hand(stroke: Stroke, scene: Scene) -> bool:
+    """Whether the middle of a short edge lies where a free hand may have drawn into it."""
+    if stroke.role is not Role.OUTLINE or math.dist(*stroke.segment) > SHORT_MM:
+        return False
+    middle = at(stroke.segment, 0.5)
+    return any(_lies_in(middle, outline, STRAY_MM) for outline in scene.by_hand)
 
 
 def _among_fills(line: Segment, scene: Scene) -> bool:

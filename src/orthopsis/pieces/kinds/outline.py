@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from functools import cached_property
 from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, model_validator
 
+from orthopsis.construction.moves import Act, count
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import inside, sides_cross
-from orthopsis.perspective.view import View
-from orthopsis.phrase import Length, Number, Phrase, say
+from orthopsis.perspective.segments import XY, inside, sides_cross
+from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.view import View, on_paper
+from orthopsis.phrase import Choice, Length, Number, Phrase, say
+from orthopsis.picture.solid import Solid, lined
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, FaceLength, Grip, Measures, Millimetres, Site, Stage
 from orthopsis.pieces.block import BlockPiece
@@ -23,6 +27,12 @@ from orthopsis.pieces.shapes.extrusion.construct import draw_profile
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile
 from orthopsis.pieces.shapes.extrusion.profile_site import Extruded
+from orthopsis.pieces.shapes.extrusion.tower_windows import (
+    TowerWindows,
+    Wall,
+    walls_with_windows,
+    windows_in,
+)
 
 OnFace = Annotated[Millimetres, FieldRole.FACE]
 Place = tuple[OnFace, OnFace]
@@ -42,7 +52,8 @@ class Outline(BlockPiece, Drawn):
     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
     each straight side that shows into stripes. `by` tells how its corners are found: on the lines
-    of a light block, or, in one-point, one by one.
+    of a light block, or, in one-point, one by one. `windows` are drawn by hand in the walls behind
+    a roof that faces us, in one-point.
     """
 
     kind: Literal["outline"]
@@ -54,6 +65,7 @@ class Outline(BlockPiece, Drawn):
     run: Annotated[Run | None, FieldRole.CHOICE] = None
     by: Annotated[Literal["block", "corners"], FieldRole.CHOICE, Only({"corners": (1,)})] = "block"
     bands: Annotated[int, Field(ge=0, le=6), FieldRole.COUNT] = 0
+    windows: Annotated[TowerWindows | None, Editor.SWITCH] = None
 
     @property
     def weight(self) -> float:
@@ -87,6 +99,8 @@ class Outline(BlockPiece, Drawn):
                     )
         if self.by == "corners" and not isinstance(self.place, OnFront):
             raise Unfit(say("refused-by-corners"), "by")
+        if self.windows is not None and not isinstance(self.place, OnFront):
+            raise Unfit(say("refused-tower-windows"), "windows")
         loops = [self.corners, *self.holes]
         crossing = sides_cross(loops)
         if crossing is not None:
@@ -144,8 +158,36 @@ class Outline(BlockPiece, Drawn):
         )
 
     def solids(self, stage: Stage) -> list[AnySolid]:
-        """The shape as a prism."""
-        return [self.shape.solid(stage, self.profile, self.part)]
+        """The shape as a prism, with its windows."""
+        solid = self.shape.solid(stage, self.profile, self.part)
+        if self.windows is None:
+            return [solid]
+        assert isinstance(solid, Solid)
+        half = len(solid.vertices) // 2
+        near, far = solid.vertices[:half], solid.vertices[half:]
+        for wall in self._walls(near, far, stage):
+            solid = lined(solid, wall, list(windows_in(wall, self.windows)))
+        return [solid]
+
+    def _walls(self, near: Sequence[Vector], far: Sequence[Vector], stage: Stage) -> list[Wall]:
+        """The walls that have windows, by their corners on the roof and behind it."""
+        outer = len(self.corners)
+        return walls_with_windows(near[:outer], far[:outer], stage.view.level_points[0].at)
+
+    def _windows_on_paper(self, stage: Stage) -> list[list[XY]]:
+        """The windows by ruler: a closed line each."""
+        if self.windows is None:
+            return []
+        places = [(x / n, y / n, 1.0 / n) for (x, y, _), n in self.body(stage).corners]
+        half = len(places) // 2
+        return [
+            [on_paper(place) for place in window]
+            for wall in self._walls(places[:half], places[half:], stage)
+            for window in windows_in(wall, self.windows)
+        ]
+
+    def by_hand(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        return [window[:-1] for window in self._windows_on_paper(stage)]
 
     def body(self, stage: Stage) -> Body:
         """The shape by ruler, on the lines of its block."""
@@ -153,7 +195,26 @@ class Outline(BlockPiece, Drawn):
 
     def build(self, site: Site) -> Extruded:
         """The light block, the shape on its face, the corner rule, what lies behind."""
-        return draw_profile(self.shape, self.profile, site)
+        drawn = draw_profile(self.shape, self.profile, site)
+        windows = self._windows_on_paper(site.stage)
+        if self.windows is not None and windows:
+            step = site.begin("tower-windows", Act.DETAILS)
+            site.paper.keep_by_hand(windows, site.body)
+            step.say(
+                "tower-windows", rows=count(self.windows.rows), columns=count(self.windows.columns),
+                vp=site.points[site.stage.view.level_points[0].name],
+                sides=Choice(self.windows.sides.replace(" ", "-")),
+            )  # fmt: skip
+            step.differs(rows=count(self.windows.rows), columns=count(self.windows.columns))
+            step.check("tower-windows-check")
+            step.bulk = True
+        return drawn
+
+    def switched_on(self, field: str, stage: Stage) -> Self:
+        """New windows."""
+        if field != "windows":
+            return super().switched_on(field, stage)
+        return self.model_copy(update={field: TowerWindows()})
 
     def grips(self, stage: Stage) -> list[Grip]:
         return self.shape.grips(stage)

@@ -85,6 +85,9 @@ def _helps_of_roof(work: HouseSite) -> set[Pair]:
         (slope,) = roof.slopes(walls)
         base, foot = (q1, s1) if slope.ridge == min(slope.ridge, slope.far_ridge) else (p1, r1)
         return {pair(base, foot), pair(slope.eave, base)}
+    if work.house.on_top:
+        # The corners of what is set back lie on the diagonals between these.
+        return {(0, 4), (4, 5), (1, 5)}
     if isinstance(roof, Hip):
         # The back of the box of glass over the walls stands on these.
         return {(0, 4), (1, 5)} if walls.one_point else {(0, 1), (1, 5)}
@@ -100,7 +103,7 @@ def _corners_needed(work: HouseSite) -> set[int]:
         k for panel in work.house.panels if shows_somewhere(work, panel)
         for k in panel.wall(walls).corners
     }  # fmt: skip
-    if isinstance(roof, Hip):
+    if isinstance(roof, Hip) or work.house.on_top:
         return found | {0, 1, 4, 5}
     if not isinstance(roof, Pitched):
         return found

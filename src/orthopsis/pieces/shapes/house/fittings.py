@@ -35,14 +35,15 @@ Fitting = Annotated[
     Panel | Pattern | Lettering | Chimney | Dormer | WallBlock | Setback,
     Field(discriminator="kind"),
 ]
-ADDED = ["windows", "door", "chimney", "dormer", "lettering", "sign", "setback", "bricks", "tiles"]
+ADDED = (
+    *("windows", "door", "chimney", "dormer", "lettering", "sign", "extension", "setback"),
+    *("bricks", "tiles"),
+)
 Fittings = Annotated[
     list[Fitting],
     Field(alias="parts", max_length=40, default_factory=list),
     Editor.PARTS,
-    Added(
-        ("windows", "door", "chimney", "dormer", "lettering", "sign", "setback", "bricks", "tiles")
-    ),
+    Added(ADDED),
 ]
 
 

@@ -14,10 +14,11 @@ from orthopsis.pieces.shapes.house.form import FIRST, middle, of_corners, raised
 from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
+from orthopsis.pieces.shapes.house.on_wall_moves import OnWall
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo
-from orthopsis.pieces.shapes.house.setback import Setback
-from orthopsis.pieces.shapes.house.setback_moves import FOOT_UNDER
+from orthopsis.pieces.shapes.house.setback import FOOT_UNDER, Setback
+from orthopsis.pieces.shapes.house.setback_moves import OnTop
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, opposite
 from orthopsis.pieces.shapes.house.wing import wing_of
 
@@ -55,7 +56,7 @@ def house_handles(house: House, fittings: Sequence[Fitting], path: str = "") -> 
 
 def _block(house: House, block: WallBlock, here: str) -> Iterator[Grip]:
     """How high it is and how far it stands out, and all of the house that it is."""
-    own, place = wing_of(house, block, house.stage), block.stands(house)
+    own, place = wing_of(house, block, house.stage), OnWall(house, block)
     places = [_at(one) for one in own.on_paper]
     behind, out = place.numbers.behind.near_top, place.numbers.out.near_top
     yield _length(here, "out_mm", places[behind], places[out], "grip-out")
@@ -70,7 +71,7 @@ def _block(house: House, block: WallBlock, here: str) -> Iterator[Grip]:
 
 def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
     """How far it is set in and how high it is, and all of the house that it is."""
-    own, place = wing_of(house, setback, house.stage), setback.stands(house)
+    own, place = wing_of(house, setback, house.stage), OnTop(house, setback)
     top = place.corners_of_top[0]
     start = _at(house.on_paper[top])
     inward = minus(house.on_paper[place.corners_of_top[1]], house.on_paper[top])

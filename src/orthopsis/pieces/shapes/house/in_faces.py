@@ -23,10 +23,12 @@ InFace = Annotated[Panel | Pattern | Lettering, Field(discriminator="kind")]
 
 
 class Called(Protocol):
-    """Whatever a list of parts knows by its name."""
+    """Whatever a list of parts knows by its name and its kind."""
 
     @property
     def id(self) -> str: ...
+    @property
+    def kind(self) -> str: ...
 
 
 def check_names(fittings: Sequence[Called]) -> None:
@@ -41,13 +43,14 @@ def fitted_house(
     name: Value,
     place: HousePlace,
     roof: Roof,
-    fittings: Sequence[object],
+    fittings: Sequence[Called],
     stage: Stage,
 ) -> House:
     """A house with what lies in its faces."""
     panels = [one for one in fittings if isinstance(one, Panel)]
     patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
-    return House(part, name, place, roof, panels, stage, patterns)
+    on_top = any(one.kind == "setback" for one in fittings)
+    return House(part, name, place, roof, panels, stage, patterns, on_top)
 
 
 def first_in_face(house: House, new: NewPart, taken: Sequence[Called]) -> InFace:

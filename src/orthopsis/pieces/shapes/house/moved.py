@@ -32,8 +32,8 @@ from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.planes import slope_called
 from orthopsis.pieces.shapes.house.roofs import Flat, Gable, LeanTo, Roof
-from orthopsis.pieces.shapes.house.setback import Setback
-from orthopsis.pieces.shapes.house.setback_moves import FOOT_UNDER
+from orthopsis.pieces.shapes.house.setback import FOOT_UNDER, Setback
+from orthopsis.pieces.shapes.house.setback_moves import OnTop
 from orthopsis.pieces.shapes.house.walls import Wall
 from orthopsis.pieces.shapes.house.wing import wing_of
 
@@ -158,7 +158,7 @@ class HouseMoved:
         return self._on_wall(block).model_copy(update=own)
 
     def _setback(self, setback: Setback) -> Setback:
-        place = setback.stands(self.house)
+        place = OnTop(self.house, setback)
         near, beside = (self.block[k] for k in place.corners_of_top[:2])
         family, path = place.ways[0], f"parts.{setback.id}.in"
         way = minus(beside, near)

@@ -3,33 +3,27 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from functools import cached_property
 from typing import Annotated, Generic, Literal, NamedTuple, TypeVar
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.moves import Mark
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.vector import Vector, minus, plus
 from orthopsis.perspective.view import eye_space, on_paper
 from orthopsis.phrase import say
-from orthopsis.pieces.base import Measures, Name, PaperLength, Site
+from orthopsis.pieces.base import Measures, Name, PaperLength
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
-from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.roles import Added, Editor, FieldRole
-from orthopsis.pieces.shapes.house.built_on import BuiltOn
 from orthopsis.pieces.shapes.house.cuts import cut_end
 from orthopsis.pieces.shapes.house.first_strip import first_strip
 from orthopsis.pieces.shapes.house.form import of_corners, raised
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import InFace, check_names
-from orthopsis.pieces.shapes.house.on_wall_moves import draw_on_wall
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof
-from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName
+from orthopsis.pieces.shapes.house.walls import Wall, WallName
 
 Place = TypeVar("Place")
 
@@ -85,10 +79,6 @@ class WallBlock(Measures):
         """How high it is on paper, at its near end."""
         return self.front.height_mm if self.front else self.height_mm or 0.0
 
-    def stands(self, house: House) -> OnWall:
-        """Where it stands."""
-        return OnWall(house, self)
-
     @model_validator(mode="after")
     def _one_form(self) -> WallBlock:
         check_names(self.fittings)
@@ -142,57 +132,6 @@ class WallBlock(Measures):
         # Prolonged by so much, the corner lies by that share nearer to us.
         x, y, depth = eye_space(vp, start[2] * self.out_mm / (away + self.out_mm))
         return -x, -y, -depth
-
-
-class Numbers(NamedTuple):
-    """The numbers of a block's corners: those that stand out, and those on the wall behind."""
-
-    out: Rectangle[int]
-    behind: Rectangle[int]
-
-
-FROM_LEFT = Numbers(Rectangle(1, 2, 0, 3), Rectangle(5, 6, 4, 7))
-FROM_RIGHT = Numbers(Rectangle(1, 2, 5, 6), Rectangle(0, 3, 4, 7))
-FROM_FRONT = Numbers(Rectangle(0, 3, 1, 2), Rectangle(4, 7, 5, 6))
-FROM_LEFT_SIDE = Numbers(Rectangle(0, 3, 4, 7), Rectangle(1, 2, 5, 6))
-"""Those of a block on the left wall, the right wall, the front, and the left side of a front."""
-
-
-@dataclass(frozen=True)
-class OnWall(BuiltOn):
-    """Where a block stands that is built on a wall of a house."""
-
-    block: WallBlock
-
-    @cached_property
-    def wall(self) -> Wall:
-        """The wall that it is on. Raises ExerciseError."""
-        walls, stage, field = self.house.walls, self.house.stage, f"parts.{self.block.id}.on"
-        if self.block.on not in walls.by_name:
-            raise stage.refuse(field, say("refused-no-such-wall"))
-        wall = walls.by_name[self.block.on]
-        if not self.house.faces_us(AROUND.index(wall.corners)):
-            raise stage.refuse(field, say("refused-wall-unseen"))
-        return wall
-
-    @property
-    def numbers(self) -> Numbers:
-        if self.wall.near is None:
-            return FROM_FRONT
-        if self.wall.near == "left":
-            return FROM_RIGHT
-        return FROM_LEFT_SIDE if self.house.walls.one_point else FROM_LEFT
-
-    def places(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
-        at = self.block.rectangle(self.house, house, self.wall, by_ruler=by_ruler)
-        out = self.block.outward(self.house, self.wall, at.near_top)
-        places, numbers = [at.near_top] * 8, self.numbers
-        for k, place in enumerate(at):
-            places[numbers.out[k]], places[numbers.behind[k]] = plus(place, out), place
-        return places
-
-    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
-        return draw_on_wall(self, site, edges)
 
 
 def first_sign(house: House, id: str, on: str = "", at: Point | None = None) -> WallBlock:

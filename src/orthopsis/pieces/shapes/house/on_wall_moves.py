@@ -1,33 +1,83 @@
-"""The moves of a block on a wall: its place there, then how far it stands out."""
+"""A block on a wall on its way onto paper: its corners, its place there, how far it stands out."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import NamedTuple
 
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, strung
 from orthopsis.perspective.plane import LEFT, LEVEL, distance
+from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import HORIZONTAL
-from orthopsis.phrase import Choice, Length
+from orthopsis.phrase import Choice, Length, say
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.corners import EDGES
 from orthopsis.pieces.placement.edges import Edges, FrameMarks
 from orthopsis.pieces.placement.front import front_measures, measured_front
+from orthopsis.pieces.shapes.house.built_on import BuiltOn
 from orthopsis.pieces.shapes.house.form import block_families
 from orthopsis.pieces.shapes.house.member import OnHouseMoves
+from orthopsis.pieces.shapes.house.on_wall import Rectangle, WallBlock
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM
-
-if TYPE_CHECKING:
-    from orthopsis.pieces.shapes.house.on_wall import OnWall
+from orthopsis.pieces.shapes.house.walls import AROUND, Wall
 
 Four = tuple[Mark, Mark, Mark, Mark]
 """Near top and foot, far top and foot."""
 
 
-def draw_on_wall(place: OnWall, site: Site, edges: Edges) -> FrameMarks:
-    """The steps of a block on a wall; the marks of its corners."""
-    moves = _Moves(place, site)
-    moves.out(moves.place(), edges)
-    return moves.marks
+class Numbers(NamedTuple):
+    """The numbers of a block's corners: those that stand out, and those on the wall behind."""
+
+    out: Rectangle[int]
+    behind: Rectangle[int]
+
+
+FROM_LEFT = Numbers(Rectangle(1, 2, 0, 3), Rectangle(5, 6, 4, 7))
+FROM_RIGHT = Numbers(Rectangle(1, 2, 5, 6), Rectangle(0, 3, 4, 7))
+FROM_FRONT = Numbers(Rectangle(0, 3, 1, 2), Rectangle(4, 7, 5, 6))
+FROM_LEFT_SIDE = Numbers(Rectangle(0, 3, 4, 7), Rectangle(1, 2, 5, 6))
+"""Those of a block on the left wall, the right wall, the front, and the left side of a front."""
+
+
+@dataclass(frozen=True)
+class OnWall(BuiltOn):
+    """Where a block stands that is built on a wall of a house."""
+
+    block: WallBlock
+
+    @cached_property
+    def wall(self) -> Wall:
+        """The wall that it is on. Raises ExerciseError."""
+        walls, stage, field = self.house.walls, self.house.stage, f"parts.{self.block.id}.on"
+        if self.block.on not in walls.by_name:
+            raise stage.refuse(field, say("refused-no-such-wall"))
+        wall = walls.by_name[self.block.on]
+        if not self.house.faces_us(AROUND.index(wall.corners)):
+            raise stage.refuse(field, say("refused-wall-unseen"))
+        return wall
+
+    @property
+    def numbers(self) -> Numbers:
+        if self.wall.near is None:
+            return FROM_FRONT
+        if self.wall.near == "left":
+            return FROM_RIGHT
+        return FROM_LEFT_SIDE if self.house.walls.one_point else FROM_LEFT
+
+    def places(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
+        at = self.block.rectangle(self.house, house, self.wall, by_ruler=by_ruler)
+        out = self.block.outward(self.house, self.wall, at.near_top)
+        places, numbers = [at.near_top] * 8, self.numbers
+        for k, place in enumerate(at):
+            places[numbers.out[k]], places[numbers.behind[k]] = plus(place, out), place
+        return places
+
+    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
+        moves = _Moves(self, site)
+        moves.out(moves.place(), edges)
+        return moves.marks
 
 
 class _Moves(OnHouseMoves):

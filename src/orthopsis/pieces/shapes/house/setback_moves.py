@@ -2,31 +2,76 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from collections.abc import Sequence
+from dataclasses import dataclass
 
-from orthopsis.construction.moves import Act, strung
+from orthopsis.construction.moves import Act, Mark, strung
 from orthopsis.perspective.plane import LEFT, LEVEL
-from orthopsis.phrase import Length
+from orthopsis.perspective.vector import Vector, dot, minus, plus, times
+from orthopsis.perspective.view import HORIZONTAL
+from orthopsis.phrase import Length, say
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.corners import EDGES
 from orthopsis.pieces.placement.edges import Edges, FrameMarks
-from orthopsis.pieces.shapes.house.cuts import cut_mark
-from orthopsis.pieces.shapes.house.form import block_families
+from orthopsis.pieces.shapes.house.built_on import BuiltOn
+from orthopsis.pieces.shapes.house.cuts import cut_end, cut_mark
+from orthopsis.pieces.shapes.house.form import block_families, of_corners, raised
 from orthopsis.pieces.shapes.house.member import OnHouseMoves
-
-if TYPE_CHECKING:
-    from orthopsis.pieces.shapes.house.setback import OnTop
-
-FOOT_UNDER = {0: 3, 1: 2, 4: 7, 5: 6}
-"""The foot under each corner of a block's top."""
+from orthopsis.pieces.shapes.house.roofs import Flat
+from orthopsis.pieces.shapes.house.setback import FOOT_UNDER, ONE_POINT, TWO_POINT, Setback
 
 
-def draw_setback(place: OnTop, site: Site, edges: Edges) -> FrameMarks:
-    """The steps of a setback; the marks of its corners."""
-    moves = _Moves(place, site)
-    moves.foot()
-    moves.block(edges)
-    return moves.marks
+@dataclass(frozen=True)
+class OnTop(BuiltOn):
+    """Where a setback stands on its house."""
+
+    setback: Setback
+
+    @property
+    def corners_of_top(self) -> tuple[int, int, int, int]:
+        return ONE_POINT if self.house.walls.one_point else TWO_POINT
+
+    @property
+    def seen_from_below(self) -> bool:
+        """Whether the roof that it stands on turns away, so that its house stands before it."""
+        number = self.house.form.names.get("top")
+        return number is not None and not self.house.faces_us(number)
+
+    @property
+    def ways(self) -> tuple[str, str]:
+        """The families of the roof's edges at its near corner: to the first beside it, and on."""
+        points = [vp.name for vp in self.house.stage.view.level_points]
+        return (HORIZONTAL, points[0]) if len(points) == 1 else (points[0], points[1])
+
+    def places(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
+        stage, path = self.house.stage, f"parts.{self.setback.id}"
+        if not isinstance(self.house.roof, Flat):
+            raise stage.refuse(path, say("refused-setback-no-flat-roof"))
+        near, beside, other, _ = (house[k] for k in self.corners_of_top)
+        edge, back = minus(beside, near), minus(other, near)
+        end = cut_end(
+            self.setback.in_, near, edge, self.ways[0], stage, f"{path}.in", by_ruler=by_ruler
+        )
+        share = dot(minus(end, near), edge) / dot(edge, edge)
+        if share >= 0.5:
+            raise stage.refuse(f"{path}.in", say("refused-setback-too-far"))
+
+        def at(along: float, deep: float) -> Vector:
+            return plus(near, plus(times(edge, along), times(back, deep)))
+
+        far = 1.0 - share
+        feet = at(share, share), at(far, share), at(share, far), at(far, far)
+        up = minus(raised(feet[0], of_corners(house), self.setback.height_mm), feet[0])
+        places = [near] * 8
+        for number, foot in zip(self.corners_of_top, feet, strict=True):
+            places[number], places[FOOT_UNDER[number]] = plus(foot, up), foot
+        return places
+
+    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
+        moves = _Moves(self, site)
+        moves.foot()
+        moves.block(edges)
+        return moves.marks
 
 
 class _Moves(OnHouseMoves):

@@ -15,7 +15,9 @@ from orthopsis.pieces.shapes.house.drawn import DrawnHouse
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import fitted_house
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
-from orthopsis.pieces.shapes.house.setback import OnTop, Setback
+from orthopsis.pieces.shapes.house.on_wall_moves import OnWall
+from orthopsis.pieces.shapes.house.setback import Setback
+from orthopsis.pieces.shapes.house.setback_moves import OnTop
 
 
 @dataclass(frozen=True, eq=False)
@@ -50,7 +52,7 @@ class Wing(DrawnHouse):
         return wing_of(self.base, self.block, stage, self.part)
 
     def body(self, stage: Stage) -> Body:
-        place = self.block.stands(self.base)
+        place = _stands(self.base, self.block)
         behind = isinstance(place, OnTop) and place.seen_from_below
         return replace(super().body(stage), on=self.base.part, behind=behind)
 
@@ -64,10 +66,19 @@ def wing_of(
     """What is built on a house, as the house that it is."""
     there = replace(stage, path=f"{stage.path}.parts.{block.id}")
     return fitted_house(
-        part or base.part, _name(base, block), block.stands(base), block.roof, block.fittings, there
+        part or base.part,
+        _name(base, block),
+        _stands(base, block),
+        block.roof,
+        block.fittings,
+        there,
     )
 
 
 def _name(base: House, block: WallBlock | Setback) -> Phrase:
     called: Own = named(block.id)
     return say("part-of", part=called, whole=base.name)
+
+
+def _stands(base: House, block: WallBlock | Setback) -> OnWall | OnTop:
+    return OnWall(base, block) if isinstance(block, WallBlock) else OnTop(base, block)
