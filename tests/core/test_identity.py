@@ -161,6 +161,8 @@ def test_each_kind_that_is_told_of_can_be_put_drawn_and_chosen(data):
                 )
                 tried += 1
             for choice in field.choices:
+                if at_path(piece, field.path[:-1]) is None:
+                    continue  # it is switched off
                 of_kind = at_path(piece, (*field.path[:-1], "kind")) if field.only else None
                 if points in choice.systems and (not field.only or of_kind in field.only):
                     chosen = with_field(document, id, ".".join(field.path), choice.value)
@@ -173,7 +175,7 @@ def at_path(piece, path):
     """What stands at a path of a piece, by the names that documents have."""
     data = piece.model_dump(by_alias=True, mode="json")
     for name in path:
-        data = data[name]
+        data = data and data.get(name)
     return data
 
 

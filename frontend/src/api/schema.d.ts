@@ -3046,8 +3046,8 @@ export interface components {
          *     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
          *     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
          *     each straight side that shows into stripes. `by` tells how its corners are found: on the lines
-         *     of a light block, or, in one-point, one by one. `windows` are drawn by hand in the walls behind
-         *     a roof that faces us, in one-point.
+         *     of a light block, or, in one-point, one by one. `windows` are drawn by hand in the walls
+         *     that run back from the face.
          */
         Outline: {
             /**

@@ -230,6 +230,8 @@ class Piece(Measures):
         if not rest:
             return self.with_value(field, value)
         inner = self.value(first)
+        if inner is None:
+            raise Unfit(say("refused-no-such-field"), field)
         return self.with_value(first, inner.model_copy(update={rest: value}))
 
     def with_part(self, new: NewPart, stage: Stage) -> Self:

@@ -1630,11 +1630,11 @@ tower-windows-title = windows
 # $rows (number) $columns (number) $vp (point) $sides (choice)
 tower-windows = { $sides ->
     [to-the-point]
-        By hand draw { $rows } rows of windows, { $columns } in each, in every wall that shows, larger toward you. Their heads
-        run like the edge of the roof above them, and their sides to { $vp }.
+        By hand draw windows in every wall that shows, { $columns } side by side and { $rows } one below the other, larger toward
+        you. Their heads run like the edge of the roof above them, and their sides to { $vp }.
    *[like-the-walls]
-        By hand draw { $rows } rows of windows, { $columns } in each, in every wall that shows, larger toward you. Their heads
-        run like the edge of the roof above them, and their sides like the nearer edge of the wall.
+        By hand draw windows in every wall that shows, { $columns } side by side and { $rows } one below the other, larger toward
+        you. Their heads run like the edge of the roof above them, and their sides like the nearer edge of the wall.
  }
 tower-windows-check = Every row is a little smaller than the one nearer to you.
 disc-title = the planet
@@ -2113,8 +2113,8 @@ again-openings = Do the same for { $things }.
 # $count (number)
 panel-openings-check = Count them: { $count } in all.
 column-count = How many
-column-rows = Rows of windows
-column-columns = Windows in each
+column-rows = Windows, one below the other
+column-columns = Side by side
 column-gap = Gap
 column-from = Begins
 column-wide = Wide
@@ -2659,8 +2659,8 @@ choice-shape-pointed = pointed
 field-from = From
 field-to = To
 field-windows = Windows in the walls that show
-field-windows-rows = Rows
-field-windows-columns = In each row
+field-windows-rows = One below the other
+field-windows-columns = Side by side
 field-windows-sides = Their sides
 choice-sides-to-the-point = run to the point
 choice-sides-like-the-walls = run like the walls
@@ -2898,7 +2898,6 @@ refused-panel-cut-in-front = the wall in front does not run away; give a front, 
 refused-like-measures = is not given: it is like another, and has its measures, its roof and its parts from there
 # $like (name)
 refused-like-none = no house before it in the row is called “{ $like }”
-refused-tower-windows = windows by hand are for a shape whose front faces us, in one-point
 refused-panel-beyond-front = reaches beyond the front; choose a place and a size within it
 refused-panel-beyond = lies beside the wall; choose a place between its near upright and its end
 refused-panel-order = ends before it begins; choose a place further back

@@ -52,8 +52,8 @@ class Outline(BlockPiece, Drawn):
     In one-point they are the measures on paper. In two- and three-point `face` says how wide and
     high the face is in those measures, and `run` on which side of the edge it lies. `bands` parts
     each straight side that shows into stripes. `by` tells how its corners are found: on the lines
-    of a light block, or, in one-point, one by one. `windows` are drawn by hand in the walls behind
-    a roof that faces us, in one-point.
+    of a light block, or, in one-point, one by one. `windows` are drawn by hand in the walls
+    that run back from the face.
     """
 
     kind: Literal["outline"]
@@ -99,8 +99,6 @@ class Outline(BlockPiece, Drawn):
                     )
         if self.by == "corners" and not isinstance(self.place, OnFront):
             raise Unfit(say("refused-by-corners"), "by")
-        if self.windows is not None and not isinstance(self.place, OnFront):
-            raise Unfit(say("refused-tower-windows"), "windows")
         loops = [self.corners, *self.holes]
         crossing = sides_cross(loops)
         if crossing is not None:
@@ -172,7 +170,7 @@ class Outline(BlockPiece, Drawn):
     def _walls(self, near: Sequence[Vector], far: Sequence[Vector], stage: Stage) -> list[Wall]:
         """The walls that have windows, by their corners on the roof and behind it."""
         outer = len(self.corners)
-        return walls_with_windows(near[:outer], far[:outer], stage.view.level_points[0].at)
+        return walls_with_windows(near[:outer], far[:outer], self.shape.families(stage)[2].at)
 
     def _windows_on_paper(self, stage: Stage) -> list[list[XY]]:
         """The windows by ruler: a closed line each."""
@@ -202,7 +200,7 @@ class Outline(BlockPiece, Drawn):
             site.paper.keep_by_hand(windows, site.body)
             step.say(
                 "tower-windows", rows=count(self.windows.rows), columns=count(self.windows.columns),
-                vp=site.points[site.stage.view.level_points[0].name],
+                vp=site.points[self.shape.families(site.stage)[2].name],
                 sides=Choice(self.windows.sides.replace(" ", "-")),
             )  # fmt: skip
             step.differs(rows=count(self.windows.rows), columns=count(self.windows.columns))

@@ -40,7 +40,9 @@ const rows = computed(() =>
     const { path, editor, role } = field;
     const own = editor === "word" || editor === "corners" || editor === "parts";
     const way: Way = own ? editor : (WAYS[role] ?? "measure");
-    const value = valueAt(props.told.piece, path) ?? field.default;
+    // What is not there has no fields either, whatever they would begin with.
+    const there = path.length < 2 || valueAt(props.told.piece, path.slice(0, -1)) !== null;
+    const value = there ? (valueAt(props.told.piece, path) ?? field.default) : null;
     return { key: path.join("."), field, way, value, on: value !== null, last: path.at(-1) ?? "" };
   }),
 );

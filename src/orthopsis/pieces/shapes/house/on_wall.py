@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Annotated, Generic, Literal, NamedTuple, TypeVar
 
-from pydantic import Field, model_validator
+from pydantic import Field, field_validator, model_validator
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, distance
@@ -22,7 +22,7 @@ from orthopsis.pieces.shapes.house.form import of_corners, raised
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import InFace, check_names
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM
-from orthopsis.pieces.shapes.house.roofs import Flat, Roof
+from orthopsis.pieces.shapes.house.roofs import Flat, Gable, Roof
 from orthopsis.pieces.shapes.house.walls import Wall, WallName
 
 Place = TypeVar("Place")
@@ -68,6 +68,14 @@ class WallBlock(Measures):
     out_mm: PaperLength
     roof: Roof = Flat(kind="flat")
     fittings: InWalls
+
+    @field_validator("roof")
+    @classmethod
+    def _ends_at_the_wall(cls, roof: Roof) -> Roof:
+        """A ridge that runs into a wall ends there exactly, which no parallel finds."""
+        if isinstance(roof, Gable) and roof.far == "parallel":
+            return roof.model_copy(update={"far": "roof point"})
+        return roof
 
     @property
     def takes(self) -> tuple[str, ...]:
