@@ -90,7 +90,7 @@ def _pattern(rng: random.Random, roof: Data, walls: list[str]) -> Data:
     slope = {"left": "roof right", "right": "roof left", "front": "roof right",
              "side": "roof front"}  # fmt: skip
     on = rng.choice([w for w in walls if w != roof.get("end")])
-    if roof["kind"] == "gable" and rng.random() < 0.6:
+    if roof["kind"] in ("gable", "hip") and rng.random() < 0.6:
         on = slope[roof["end"]]
     elif roof["kind"] == "lean-to":
         on = "roof"
@@ -100,11 +100,11 @@ def _pattern(rng: random.Random, roof: Data, walls: list[str]) -> Data:
 
 
 def _on_the_roof(rng: random.Random, roof: Data, one_point: bool) -> list[Data]:
-    if roof["kind"] not in ("gable", "lean-to") or rng.random() < 0.5:
+    if roof["kind"] == "flat" or rng.random() < 0.5:
         return []
     facing = {"left": "right", "right": "left", "front": "right", "side": "front"}
     on = "roof" if roof["kind"] == "lean-to" else f"roof {facing[roof['end']]}"
-    if one_point and roof["kind"] == "gable":
+    if one_point and roof["kind"] != "lean-to":
         on = rng.choice(["roof left", "roof right", "roof front"])
     chimney: Data = {"kind": "chimney", "id": "stack", "on": on,
                      "high_mm": rng.randint(3, 40)}  # fmt: skip

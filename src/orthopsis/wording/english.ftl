@@ -1787,6 +1787,20 @@ hip-edges-title = the hips
 # $ends (marks)
 hip-edges = Join { $ends } to the corners of the walls, as far as they show, and draw the ridge.
 hip-edges-check = Every slope begins along a wall; no line of the glass box stays.
+hip-helps-title = where lines go up the roof
+# $ends (marks) $vp (point) $below (marks)
+hip-helps =
+    From both ends of the ridge, { $ends }, lay the ruler to { $vp }: where it meets the edge of the glass top go straight down
+    to the eave, and mark { $below } there. From each of them the roof goes straight up to the ridge.
+# $ends (marks) $below (marks)
+hip-helps-level =
+    From both ends of the ridge, { $ends }, go level to the edge of the glass top, and from there straight down to the eave: mark
+    { $below } there. From each of them the roof goes straight up to the ridge.
+# $slope (marks) $vp (point) $point (mark)
+hip-point =
+    Draw the line { $slope } on until it meets the line straight up and down through { $vp }: that is the slope’s own point
+    { $point }.
+hip-helps-check = Both lines up the roof look like the middle of a leaning wall: neither follows the slanting edges.
 word-chimney = chimney
 word-lettering = lettering
 word-dormer = dormer
@@ -1797,6 +1811,18 @@ word-extension = extension
 word-garage = garage
 word-setback = setback
 word-block = block
+# $start (mark) $vp (point) $end (mark) $foot (mark)
+pattern-hip-upright =
+    From { $start } draw a light line to { $vp }, and from { $end } one straight down: they meet in { $foot }, inside the house.
+# $start (mark) $end (mark) $foot (mark)
+pattern-hip-upright-level =
+    From { $start } draw a light level line, and from { $end } one straight down: they meet in { $foot }, inside the house.
+# $ridge (marks) $start (mark) $point (mark) $corner (mark)
+pattern-hip-corner =
+    Draw the ridge { $ridge } on, lightly. From { $start } lay the ruler to { $point }: it meets the ridge’s line in { $corner }.
+# $ridge (marks) $start (mark) $slope (marks) $corner (mark)
+pattern-hip-parallel =
+    Draw the ridge { $ridge } on, lightly. From { $start } go parallel to { $slope }, to the ridge’s line: { $corner }.
 # $look (choice)
 block-place-title = where the { WORD($look) } is
 # $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)

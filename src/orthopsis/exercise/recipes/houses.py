@@ -92,20 +92,18 @@ HOUSES: tuple[Recipe, ...] = (
     ),
     Recipe(
         "tiled-pavilion",
-        "A pavilion with dormers and shingles: everything on the roof goes up to its own point.",
-        "The roof's point lies 13 cm above the sheet, on a second one taped on. Both dormers stand "
-        "on one line along the roof, 1.4 cm up the rake, so the second is only carried along.",
+        "A pavilion with a hip roof, a dormer and shingles: joints and dormer go up to one point.",
+        "The slope's point lies 15 cm above the sheet, on a second one taped on. The ridge ends at "
+        "the quarters of the roof, found by diagonals; the dormer stands 1.4 cm up the slope.",
         document("The tiled pavilion", 14, two(170, -80, 520), {
             "kind": "building", "id": "pavilion", "standing": "ground",
             "edge": edge(235, 125, 230), "left": {"x_mm": 80}, "right": {"x_mm": 330},
-            "roof": {"kind": "gable", "end": "right", "peak_mm": 60},
+            "roof": {"kind": "hip", "end": "right", "peak_mm": 80, "ridge": "quarter"},
             "parts": [
                 {"kind": "pattern", "id": "shingles", "on": "roof left", "look": "shingles",
                  "courses": 5, "bays": 7},
-                {"kind": "dormer", "id": "first dormer", "on": "roof left", "rake_mm": 14,
-                 "from": along(25), "wide": along(22), "high_mm": 14, "peak_mm": 9},
-                {"kind": "dormer", "id": "second dormer", "on": "roof left", "rake_mm": 14,
-                 "from": along(80), "wide": along(16), "high_mm": 14, "peak_mm": 9},
+                {"kind": "dormer", "id": "dormer", "on": "roof left", "rake_mm": 14,
+                 "from": along(16), "wide": along(20), "high_mm": 13, "peak_mm": 8},
                 {"kind": "panel", "id": "windows", "on": "left", "look": "windows", "up_mm": 30,
                  "height_mm": 45, "bays": {"count": 4}, "inset": along(4)},
                 door("right", 40, 70, 70, inset=along(5))]}, version=2),

@@ -17,6 +17,7 @@ from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.lettering import Lettering
 from orthopsis.pieces.shapes.house.open_faces import ON_WALLS, open_faces
 from orthopsis.pieces.shapes.house.pattern import Pattern
+from orthopsis.pieces.shapes.house.planes import hip_points
 from orthopsis.pieces.shapes.house.walls import AROUND
 
 
@@ -46,7 +47,8 @@ class DrawnHouse(Drawn):
         return list(open_faces(self.house(stage), self.member_name, self.takes))
 
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
-        return self.house(stage).slope_points()
+        house = self.house(stage)
+        return [*house.slope_points(), *hip_points(house)]
 
     def found_points(self, stage: Stage) -> Sequence[tuple[Path, VanishingPoint]]:
         return [((*self.roof_path, "far"), one) for one in self.house(stage).found_points()]

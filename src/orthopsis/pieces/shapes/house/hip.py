@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from typing import Annotated, Literal
+from typing import Annotated, Literal, NamedTuple
 
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.vector import Vector, minus, plus, times
+from orthopsis.perspective.vector import Vector, dot, minus, plus, times
 from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Measures, PaperLength
@@ -33,6 +33,21 @@ class EqualEnds(Measures):
 
 
 Ridge = Literal["quarter", "square", "pyramid"] | EqualEnds
+
+
+class Helps(NamedTuple):
+    """The numbers of a long slope's helps: the places of the eave below the ridge's ends, and those
+    of the ridge's line over the eave's ends.
+    """
+
+    below_near: int
+    below_far: int
+    over_near: int
+    over_far: int
+
+
+HELPS = tuple(Helps(*range(FIRST + 2 + 4 * k, FIRST + 6 + 4 * k)) for k in range(2))
+"""Of the slope over a wall's right corner, and of the one over its left."""
 
 
 class Hip(RoofBase):
@@ -65,28 +80,50 @@ class Hip(RoofBase):
             families[near, far] = families[pair(q, q1)]
         for corner, end in ((p, near), (q, near), (p1, far), (q1, far)):
             families[corner, near if self.ridge == "pyramid" else end] = FREE
-        return Form((*walls_of({}), *slopes), {}, families)
+        names = {
+            f"roof {name}": number
+            for name, wall in walls.by_name.items()
+            for number, eave in ((6, pair(q, q1)), (8, pair(p, p1)))
+            if pair(*wall.corners[:2]) == eave and self.ridge != "pyramid"
+        }
+        return Form((*walls_of({}), *slopes), names, families)
 
     def corners(self, block: Sequence[Vector], walls: Walls) -> list[Vector]:
+        """The block's corners, the ridge's ends, and the helps of both long slopes: below each end
+        of the ridge the place of the eave, and over each end of the eave that of the ridge's line.
+        """
         p, q, _, _ = self.foot(walls)
         q1, p1, _, _ = opposite(self.foot(walls))
-        up = of_corners(block)
-        rise = minus(raised(block[1], up, self.peak_mm), block[1])
-        near, far = (
-            plus(middle(block[a], block[b]), rise) for a, b in ((p, q), (p1, q1))
-        )  # fmt: skip
-        whole = minus(far, near)
+        rise = minus(raised(block[1], of_corners(block), self.peak_mm), block[1])
+        over, over_far = (plus(middle(block[a], block[b]), rise) for a, b in ((p, q), (p1, q1)))
+        whole = minus(over_far, over)
         if self.ridge == "pyramid":
-            return [*block, plus(near, times(whole, 0.5))]
+            return [*block, plus(over, times(whole, 0.5))]
+        ridge = self._ridge_ends(block, walls, over, whole)
+        shares = [dot(minus(end, over), whole) / dot(whole, whole) for end in ridge]
+        helps: list[Vector] = []
+        for near, far in ((q, q1), (p, p1)):
+            start, eave = block[near], minus(block[far], block[near])
+            below = [plus(start, times(eave, share)) for share in shares]
+            up = minus(ridge[0], below[0])
+            helps += [*below, plus(start, up), plus(block[far], up)]
+        return [*block, *ridge, *helps]
+
+    def _ridge_ends(
+        self, block: Sequence[Vector], walls: Walls, over: Vector, whole: Vector
+    ) -> list[Vector]:
+        """On the middle line of the roof, which begins `over` the near wall and is the `whole`."""
         if isinstance(self.ridge, EqualEnds):
-            return [*block, *self._equal(near, whole, self.ridge.equal_mm, walls)]
+            return self._equal(over, whole, self.ridge.equal_mm, walls)
+        p, q, _, _ = self.foot(walls)
+        q1 = opposite(self.foot(walls))[0]
         share = 0.25
         if self.ridge == "square":
             wide, long = (_true(walls, minus(block[b], block[a])) for a, b in ((p, q), (q, q1)))
             share = wide / 2 / long
             if share >= 0.5:
                 raise walls.stage.refuse("roof.ridge", say("refused-roof-too-short"))
-        return [*block, plus(near, times(whole, share)), plus(near, times(whole, 1.0 - share))]
+        return [plus(over, times(whole, share)), plus(over, times(whole, 1.0 - share))]
 
     def _equal(self, near: Vector, whole: Vector, mm: float, walls: Walls) -> list[Vector]:
         centre = plus(near, times(whole, 0.5))

@@ -8,9 +8,10 @@ from orthopsis.construction.moves import Idea, Mark, Ruled, strung
 from orthopsis.perspective.plane import LEFT, LEVEL
 from orthopsis.perspective.view import FREE, HORIZONTAL
 from orthopsis.phrase import Length
-from orthopsis.pieces.shapes.house.form import FIRST, pair
-from orthopsis.pieces.shapes.house.hip import EqualEnds, Hip
-from orthopsis.pieces.shapes.house.site import HouseSite
+from orthopsis.pieces.shapes.house.form import FIRST, ROOF_POINT, pair
+from orthopsis.pieces.shapes.house.hip import HELPS, EqualEnds, Hip
+from orthopsis.pieces.shapes.house.planes import RoofPlane, roof_planes
+from orthopsis.pieces.shapes.house.site import HouseSite, tape_where_it_lies
 from orthopsis.pieces.shapes.house.walls import opposite
 
 Corners = tuple[Mark, Mark, Mark, Mark]
@@ -43,6 +44,41 @@ def draw_hip(work: HouseSite, roof: Hip) -> None:
     ends = [work.marks[k] for k in (FIRST, FIRST + 1) if k in work.marks]
     step.say("hip-edges", ends=ends)
     step.check("hip-edges-check")
+    if work.house.on_slopes:
+        for plane in roof_planes(work.house).values():
+            _helps(work, roof, plane, corners, (p, q))
+
+
+def _helps(
+    work: HouseSite, roof: Hip, plane: RoofPlane, corners: Corners, under: tuple[int, int]
+) -> None:
+    """Where lines go up a long slope: below each end of the ridge a place of the eave."""
+    paper, marks, across = work.paper, work.marks, plane.wall.family
+    first = plane.slope.eave == HELPS[0].below_near
+    helps = HELPS[0 if first else 1]
+    p, q, q1, p1 = corners
+    glass = paper.along(q, q1) if first else paper.along(p, p1)
+    at_q, at_p, _, _ = opposite(roof.foot(work.walls))
+    near, far = (under[1], at_q) if first else (under[0], at_p)
+    eave_ends = marks[near], marks[far]
+    eave = paper.along(*eave_ends)
+    step = work.begin("hip-helps")
+    for number, end in ((helps.below_near, marks[FIRST]), (helps.below_far, marks[FIRST + 1])):
+        over = paper.cross(work.laid(end, across), glass)
+        marks[number] = paper.cross(work.upright(over), eave)
+    below = [marks[helps.below_near], marks[helps.below_far]]
+    ends = strung(marks[FIRST], marks[FIRST + 1])
+    goal = work.points.get(across)
+    if goal is None:
+        step.say("hip-helps-level", ends=ends, below=strung(*below))
+    else:
+        step.say("hip-helps", ends=ends, vp=goal, below=strung(*below))
+    step.check("hip-helps-check")
+    if goal is not None and ROOF_POINT not in marks:
+        slope = paper.along(below[0], marks[FIRST])
+        point = marks[ROOF_POINT] = paper.cross(work.upright(goal), slope)
+        step.say("hip-point", slope=strung(below[0], marks[FIRST]), vp=goal, point=point)
+        tape_where_it_lies(work, step, point, (below[0], goal))
 
 
 def _middle(work: HouseSite, corners: Corners, along: str) -> tuple[Mark, Ruled]:

@@ -57,6 +57,8 @@ class House:
     panels: Sequence[Panel]
     stage: Stage
     patterns: Sequence[OnFaces] = ()
+    on_slopes: bool = False
+    """Whether something lies on its slopes."""
     on_top: bool = False
     """Whether something stands on its flat roof, whose corners are then found even if hidden."""
 

@@ -50,7 +50,8 @@ def fitted_house(
     panels = [one for one in fittings if isinstance(one, Panel)]
     patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
     on_top = any(one.kind == "setback" for one in fittings)
-    return House(part, name, place, roof, panels, stage, patterns, on_top)
+    on_slopes = any(getattr(one, "on", "").startswith("roof") for one in fittings)
+    return House(part, name, place, roof, panels, stage, patterns, on_slopes, on_top)
 
 
 def first_in_face(house: House, new: NewPart, taken: Sequence[Called]) -> InFace:

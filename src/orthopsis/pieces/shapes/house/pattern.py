@@ -89,13 +89,16 @@ class Pattern(Measures):
         for row in range(between, self.rows, 2):
             yield row / self.rows, (row + 1) / self.rows
 
-    def lines(self) -> Iterator[Line]:
-        """All its lines."""
+    def lines(self, surface: Surface, corners: Sequence[Vector]) -> Iterator[Line]:
+        """All its lines on a surface of a house with those corners."""
         for level in self.levels:
-            yield Line((0.0, level), (1.0, level), joint=False)
+            first, last = surface.ends(corners, level)
+            yield Line((first, level), (last, level), joint=False)
         for across in self.joints:
+            most = surface.highest(corners, across)
             for low, high in self.joint_rows(across):
-                yield Line((across, low), (across, high), joint=True)
+                if low < most - 1e-9:
+                    yield Line((across, low), (across, min(high, most)), joint=True)
 
     # --- on a house ---------------------------------------------------------------------------
 
@@ -116,7 +119,7 @@ class Pattern(Measures):
         """Its lines in eye space, stopped at windows and doors. Raises ExerciseError."""
         surface, openings = self.surface(house), self.openings(house)
         found = []
-        for line in self.lines():
+        for line in self.lines(surface, house.in_space):
             a, b = (surface.at(house.in_space, *end) for end in (line.start, line.end))
             family = surface.up if line.joint else surface.along
             for start, end in _open_parts(a, b, openings):
@@ -125,12 +128,12 @@ class Pattern(Measures):
 
     def outline(self, house: House) -> list[XY]:
         """The outline of its surface on paper. Raises ExerciseError."""
-        return [on_paper(house.on_paper[k]) for k in self.surface(house).corners]
+        return [on_paper(house.on_paper[k]) for k in self.surface(house).outline]
 
     def on_paper(self, house: House) -> list[Segment]:
         """Its lines as they will be on paper. Raises ExerciseError."""
         surface = self.surface(house)
-        ends = ((line.start, line.end) for line in self.lines())
+        ends = ((line.start, line.end) for line in self.lines(surface, house.on_paper))
         return [
             (on_paper(surface.at(house.on_paper, *a)), on_paper(surface.at(house.on_paper, *b)))
             for a, b in ends

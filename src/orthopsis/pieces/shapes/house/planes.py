@@ -6,10 +6,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthopsis.perspective.vector import Vector, minus
+from orthopsis.perspective.view import FREE, VanishingPoint
 from orthopsis.phrase import say
-from orthopsis.pieces.shapes.house.form import middle, pair
+from orthopsis.pieces.shapes.house.form import FIRST, middle, pair, vanishing
+from orthopsis.pieces.shapes.house.hip import HELPS, Hip
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Pitched, Slope
+from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, LeanTo, Pitched, Slope
 from orthopsis.pieces.shapes.house.walls import Wall, opposite
 
 
@@ -51,6 +53,8 @@ class RoofPlane:
 def roof_planes(house: House) -> dict[str, RoofPlane]:
     """The slopes that turn to us, by their names; none where a roof has no such planes."""
     roof, form = house.roof, house.form
+    if isinstance(roof, Hip):
+        return _of_hip(house, roof)
     if not isinstance(roof, Gable | LeanTo):
         return {}
     foot, walls = roof.foot(house.walls), house.walls.by_name.values()
@@ -77,6 +81,39 @@ def roof_planes(house: House) -> dict[str, RoofPlane]:
         )  # fmt: skip
         found[name] = plane
     return found
+
+
+def _of_hip(house: House, roof: Hip) -> dict[str, RoofPlane]:
+    """Its long slopes: each as the rectangle below its ridge."""
+    p, q, _, _ = roof.foot(house.walls)
+    q1, p1, _, _ = opposite(roof.foot(house.walls))
+    wall = next(
+        (one for one in house.walls.by_name.values() if one.corners == roof.foot(house.walls)), None
+    )
+    found: dict[str, RoofPlane] = {}
+    for helps, (near, far), number in zip(HELPS, ((q, q1), (p, p1)), (6, 8), strict=True):
+        name = next((name for name, one in house.form.names.items() if one == number), None)
+        if wall is None or name is None or not house.faces_us(number):
+            continue
+        slope = Slope(helps.below_near, FIRST, helps.below_far, FIRST + 1)
+        rises = wall.near is not None and near == wall.near_upright[0]
+        up = FREE if wall.near is None else f"{house.part.piece}:{UP if rises else DOWN}"
+        under = HELPS[0].below_near, HELPS[1].below_near
+        along = house.form.families[pair(near, far)]
+        found[name] = RoofPlane(slope, wall, under, along, up)
+    return found
+
+
+def hip_points(house: House) -> list[VanishingPoint]:
+    """The points of lines up a hip's long slopes, where anything lies on them."""
+    if not isinstance(house.roof, Hip) or not house.on_slopes:
+        return []
+    corners = house.in_space
+    return [
+        vanishing(plane.up, corners[plane.slope.eave], corners[plane.slope.ridge])
+        for plane in roof_planes(house).values()
+        if plane.up != FREE
+    ]
 
 
 def slope_called(house: House, name: str, field: str) -> RoofPlane:

@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-from orthopsis.construction.beyond import taped_on
 from orthopsis.construction.division import divided
 from orthopsis.construction.moves import Act, Mark, Ruled, Step, strung
-from orthopsis.construction.places import down
 from orthopsis.perspective.plane import distance
 from orthopsis.phrase import Length, say
 from orthopsis.pieces.shapes.house.form import FIRST, OVER, ROOF_POINT, pair
 from orthopsis.pieces.shapes.house.roofs import Gable, LeanTo, Pitched, Slope
-from orthopsis.pieces.shapes.house.site import HouseSite
+from orthopsis.pieces.shapes.house.site import HouseSite, tape_where_it_lies
 from orthopsis.pieces.shapes.house.walls import Wall, opposite
 
 
@@ -120,11 +118,8 @@ def _far_by_point(work: HouseSite, wall: Wall, slope: Slope, ridge: Ruled) -> St
     roof_point = marks[ROOF_POINT] = paper.cross(upright, paper.along(eave, peak))
     paper.join(vp, roof_point, upright.family, work.site.part)
     paper.join(peak, roof_point, work.house.form.families[slope.near], work.site.part)
-    sheet = paper.sheet
     step.say("roof-point", slope=strung(eave, peak), vp=vp, point=roof_point)
-    if not sheet.contains(roof_point.at):
-        step.say("roof-point-beside", point=roof_point, down=down(roof_point.at.y, sheet))
-        step.beyond.append(taped_on(sheet, roof_point.at, (eave.at, vp.at)))
+    tape_where_it_lies(work, step, roof_point, (eave, vp))
     step.check("roof-point-check", point=roof_point, vp=vp)
     taped = step.beyond
     step = work.begin("roof-far-point")

@@ -6,9 +6,11 @@ from collections.abc import Mapping, Set
 from dataclasses import dataclass, field
 from functools import cached_property
 
+from orthopsis.construction.beyond import taped_on
 from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, Step
 from orthopsis.construction.paper import Paper
+from orthopsis.construction.places import down
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import HORIZONTAL
 from orthopsis.pieces.base import Site
@@ -111,3 +113,11 @@ class HouseEdges(Edges):
             self.paper.keep(marks[a], marks[b], family, self.body)
         elif pair(a, b) in self.helps and {a, b} <= marks.keys():
             self.paper.join(marks[a], marks[b], family, self.body.part)
+
+
+def tape_where_it_lies(work: HouseSite, step: Step, point: Mark, ends: tuple[Mark, Mark]) -> None:
+    """A second sheet where a point is found beside the first, on lines from the ends."""
+    sheet = work.paper.sheet
+    if not sheet.contains(point.at):
+        step.say("roof-point-beside", point=point, down=down(point.at.y, sheet))
+        step.beyond.append(taped_on(sheet, point.at, (ends[0].at, ends[1].at)))
