@@ -66,11 +66,11 @@ def test_every_example_in_the_format_page_is_accepted():
     sides = [title(step) for step in told if step.phrase in ("box-left", "box-right")][-2:]
     assert sides == ["Bus shelter: the right side", "Bus shelter: the left side"]
     assert [piece["id"] for piece in pieces] == [
-        "crate", "corner-house", "shed", "upper", "big bin", "fern", "pots", "stair",
+        "crate", "corner-house", "shed", "upper", "parcel", "big bin", "fern", "pots", "stair",
         "cottage", "bakery", "pavilion", "shop", "school", "tea room", "barn", "lane", "east",
         "poles", "hills", "planet",
     ]  # fmt: skip
-    crate, house, shed, upper, drum, fern, pots, stair, *street = pieces
+    crate, house, shed, upper, parcel, drum, fern, pots, stair, *street = pieces
     cottage, bakery, pavilion, shop, school, tea_room, barn, lane, row, poles, hills, planet = (
         street
     )
@@ -79,7 +79,7 @@ def test_every_example_in_the_format_page_is_accepted():
         ("one-point", "A3", [drum]),
         ("one-point", "A3", [fern]),
         ("one-point", "A3", [stair]),
-        ("two-point", "12x18in", [house]),
+        ("two-point", "12x18in", [house, parcel]),
         ("two-point", "12x18in", [pots]),
         ("two-point", "12x18in", [cottage, row]),
         ("two-point", "A3", [bakery]),

@@ -11,9 +11,11 @@ from pydantic import BaseModel
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise
+from orthopsis.exercise.floors import shows_top_at
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import XY
 from orthopsis.phrase import Number, Own, listed, say
 from orthopsis.pieces.base import NewPart, RowEnd, free_name, own_name
 from orthopsis.pieces.kinds.row import Row
@@ -52,8 +54,10 @@ def with_new_piece(
         place = form.first_beside(Point(x, y), size, points, earlier)
     except Unfit as error:
         raise ExerciseError("pieces", error.says) from None
+    top = _top_at(scene, (x, y)) if "floating" in _may_stand(model) else None
     piece = model.model_validate(
         {
+            "on": top,
             "kind": kind,
             "id": free_name(word, {one.id for one in exercise.pieces}),
             "uid": uuid4().hex[:8],
@@ -65,9 +69,23 @@ def with_new_piece(
     return _with_pieces(exercise, [*exercise.pieces, piece]), piece.id
 
 
+def _top_at(scene: Scene, place: XY) -> str | None:
+    """The flat top that is seen at a place: what is put there stands on it."""
+    for number in scene.drawing_order:
+        part = scene.parts[number]
+        if any(face.inside(place) for face in scene.bodies[number].shown.faces):
+            piece = scene.pieces[part.number]
+            return f"{piece.id}/top" if shows_top_at(piece, part.stage, place) else None
+    return None
+
+
+def _may_stand(model: type[Piece]) -> tuple[str, ...]:
+    return get_args(model.model_fields["standing"].annotation)
+
+
 def _standing(model: type[Piece], below: bool) -> str:
     """On the ground where the place lies below the eye level; some kinds stand nowhere else."""
-    may = get_args(model.model_fields["standing"].annotation)
+    may = _may_stand(model)
     wanted = "ground" if below else "floating"
     return wanted if wanted in may else str(may[0])
 
@@ -175,6 +193,9 @@ def renamed(exercise: Exercise, old: str, new: str) -> Exercise:
     data["pieces"][number]["id"] = new
     for k, piece in enumerate(exercise.pieces):
         data["pieces"][k] = _follow(data["pieces"][k], piece.place, old, new)
+        base, slash, surface = (piece.on or "").partition("/")
+        if slash and base == old:
+            data["pieces"][k]["on"] = f"{new}/{surface}"
     for spec in data.get("demands", {}).values():
         if spec.get("leave_out"):
             spec["leave_out"] = [new if name == old else name for name in spec["leave_out"]]

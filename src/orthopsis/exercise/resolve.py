@@ -15,6 +15,7 @@ from orthopsis.construction.standing import StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OwnSize
+from orthopsis.exercise.floors import floor_under
 from orthopsis.exercise.schools import flow_of, ways
 from orthopsis.exercise.setting import (
     HELPING,
@@ -97,8 +98,8 @@ class Scene:
         part = self.parts[number]
         return part.drawn.body(part.stage)
 
-    def stage(self, number: int) -> Stage:
-        """Where the piece of that number stands."""
+    def stage(self, number: int, measured: Sequence[AnyPiece] | None = None) -> Stage:
+        """Where that piece stands; `measured` are those before it. Raises ExerciseError."""
         piece = self.exercise.pieces[number]
         view = self.main if piece.view is None else self.views[piece.view]
         path = f"pieces[{number}]"
@@ -109,10 +110,11 @@ class Scene:
             raise ExerciseError(
                 f"{path}.turned_vp_mm", say("refused-turned", at=Length(turned_mm), why=error.says)
             ) from None
-        floats = piece.standing == "floating"
+        floor = floor_under(piece, number, measured, self)
+        floats = piece.on is None and piece.standing == "floating"
         words = sum(one.word is not None for one in self.exercise.pieces)
-        named = piece.place.named
-        return Stage(self.sheet, view, path, floats, piece.transparent, named, words, number)
+        named, clear = piece.place.named, piece.transparent
+        return Stage(self.sheet, view, path, floats, clear, named, words, number, floor)
 
     @cached_property
     def pieces(self) -> list[AnyPiece]:
@@ -127,7 +129,7 @@ class Scene:
             if before is not None:
                 settled = before.pieces[number]
             else:
-                settled = piece.settled(listed, self.stage(number))
+                settled = piece.settled(listed, self.stage(number, done))
             done.append(settled)
             if settled.listed is not None:
                 listed[piece.id] = settled.listed

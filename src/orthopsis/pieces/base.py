@@ -82,6 +82,10 @@ def own_name(model: type[Measures], written: str) -> str | None:
 
 
 Standing = Literal["ground", "floating"]
+Surface = Annotated[
+    str, Field(pattern=r"^(ground|[A-Za-z][A-Za-z0-9 _-]{0,39}/[a-z ]{1,20})$"), FieldRole.REFERENCE
+]
+"""The ground, or a surface of another piece, by both their names."""
 
 
 @dataclass(frozen=True)
@@ -99,6 +103,8 @@ class Stage:
     """How many words there are on the sheet."""
     number: int = 0
     """The piece's place in the list."""
+    floor: float | None = None
+    """Of what stands on another thing: depth times the distance from the eye level, on its top."""
 
     def refuse(self, field: str, says: Phrase) -> ExerciseError:
         """An error that names the piece's field."""
@@ -110,6 +116,11 @@ class Stage:
         """Relative depth of a foot on the ground, or 1 for what floats at the picture plane."""
         if self.floating:
             return 1.0
+        if self.floor is not None:
+            below_mm = foot_y_mm - self.view.eye_level_mm
+            if abs(below_mm) < LEAST_BELOW_MM or self.floor / below_mm < 0.0:
+                raise self.refuse(field, say("refused-foot-off-top", foot=Length(foot_y_mm)))
+            return self.floor / below_mm
         try:
             if foot_y_mm - self.view.eye_level_mm < LEAST_BELOW_MM:
                 raise ValueError

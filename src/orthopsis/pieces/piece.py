@@ -39,6 +39,7 @@ from orthopsis.pieces.base import (
     RowEnd,
     Stage,
     Standing,
+    Surface,
     named,
     own_name,
 )
@@ -85,7 +86,8 @@ WordPlace = Annotated[
 
 
 class Piece(Measures):
-    """A thing on the sheet. `standing` decides what hides what; it never moves a line.
+    """A thing on the sheet. `standing` decides what hides what; it never moves a line. So does
+    `on`: the top of another thing, in the place of the ground.
 
     `uid` is what it is known by for ever; `id` is what it is called, and may be changed.
     """
@@ -101,6 +103,7 @@ class Piece(Measures):
     uid: Annotated[str, Field(pattern=r"^[a-z0-9]{1,16}$"), FieldRole.NAME] | None = None
     view: Annotated[Reference | None, Editor.NONE] = None
     standing: Annotated[Standing, FieldRole.CHOICE] = "floating"
+    on: Annotated[Surface | None, Editor.NONE] = None
     transparent: Flag = False
     place: Placement
 
@@ -121,6 +124,11 @@ class Piece(Measures):
     def may_float(self) -> bool:
         """Whether it may stand anywhere but on the ground."""
         return "floating" in get_args(type(self).model_fields["standing"].annotation)
+
+    @property
+    def flat_top(self) -> bool:
+        """Whether other things may stand on its top."""
+        return False
 
     @property
     def weight(self) -> float:
@@ -168,7 +176,8 @@ class Piece(Measures):
     @property
     def rests_on(self) -> Iterable[str]:
         """The ids of the pieces that it goes with."""
-        return self.place.rests_on
+        base, _, surface = (self.on or "").partition("/")
+        return [*self.place.rests_on, *([base] if surface else [])]
 
     @property
     def front_edge(self) -> FrontEdge | None:

@@ -2921,6 +2921,10 @@ refused-panel-height = say how high it is
 refused-panel-width = give from and to, or bays
 refused-panel-skip = leaves all storeys out; skip fewer
 refused-panel-cut-in-front = the wall in front does not run away; give a front, or bays
+# $foot (length)
+refused-foot-off-top = its foot, at { $foot }, does not lie on the top that it stands on; move it there
+# $surface (name)
+refused-no-such-surface = nothing stands on “{ $surface }”: name the flat top of a box or a building before it, such as “crate/top”
 refused-like-measures = is not given: it is like another, and has its measures, its roof and its parts from there
 # $like (name)
 refused-like-none = no house before it in the row is called “{ $like }”

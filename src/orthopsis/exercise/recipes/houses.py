@@ -97,11 +97,11 @@ HOUSES: tuple[Recipe, ...] = (
         "the quarters of the roof, found by diagonals; the dormer stands 1.4 cm up the slope.",
         document("The tiled pavilion", 14, two(170, -80, 520), {
             "kind": "building", "id": "pavilion", "standing": "ground",
-            "edge": edge(235, 125, 230), "left": {"x_mm": 80}, "right": {"x_mm": 330},
+            "edge": edge(235, 125, 230), "left": {"x_mm": 100}, "right": {"x_mm": 330},
             "roof": {"kind": "hip", "end": "right", "peak_mm": 80, "ridge": "quarter"},
             "parts": [
                 {"kind": "pattern", "id": "shingles", "on": "roof left", "look": "shingles",
-                 "courses": 5, "bays": 7},
+                 "courses": 5, "bays": 4},
                 {"kind": "dormer", "id": "dormer", "on": "roof left", "rake_mm": 14,
                  "from": along(16), "wide": along(20), "high_mm": 13, "peak_mm": 8},
                 {"kind": "panel", "id": "windows", "on": "left", "look": "windows", "up_mm": 30,

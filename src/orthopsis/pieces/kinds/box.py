@@ -17,6 +17,10 @@ class Box(BlockPiece, Drawn):
 
     kind: Literal["box"]
 
+    @property
+    def flat_top(self) -> bool:
+        return True
+
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The block itself."""
         return [frame_solid(self.part, self.place, stage)]

@@ -41,6 +41,10 @@ class Building(BlockPiece, DrawnHouse):
     fittings: Fittings
 
     @property
+    def flat_top(self) -> bool:
+        return isinstance(self.roof, Flat)
+
+    @property
     def weight(self) -> float:
         panels = (one for one in self.fittings if isinstance(one, Panel))
         openings = ((one.storeys or 1) * (one.bays.count if one.bays else 1) for one in panels)

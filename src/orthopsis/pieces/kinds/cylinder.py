@@ -22,6 +22,10 @@ class Cylinder(BlockPiece, Drawn):
     axis: Annotated[Axis, FieldRole.CHOICE] = "up"
 
     @property
+    def flat_top(self) -> bool:
+        return self.axis == "up"
+
+    @property
     def _round(self) -> Round:
         return Round(self.part, self.name, self.place, self.axis)
 
