@@ -1394,6 +1394,8 @@ export interface components {
              * @enum {string}
              */
             standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -1431,6 +1433,8 @@ export interface components {
              * @enum {string}
              */
             standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -1715,6 +1719,8 @@ export interface components {
              * @enum {string}
              */
             standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -1851,6 +1857,8 @@ export interface components {
              * @constant
              */
             standing: "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -2707,6 +2715,8 @@ export interface components {
              * @enum {string}
              */
             standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -3067,6 +3077,8 @@ export interface components {
              * @enum {string}
              */
             standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -3422,6 +3434,8 @@ export interface components {
              * @constant
              */
             standing: "ground";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -3684,6 +3698,8 @@ export interface components {
              * @constant
              */
             standing: "ground";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -3932,6 +3948,8 @@ export interface components {
              * @enum {string}
              */
             standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false
@@ -4522,6 +4540,8 @@ export interface components {
              * @constant
              */
             standing: "ground";
+            /** On */
+            on?: string | null;
             /**
              * Transparent
              * @default false

@@ -1810,6 +1810,7 @@ word-porch = porch
 word-extension = extension
 word-garage = garage
 word-setback = setback
+word-overhang = roof
 word-block = block
 # $start (mark) $vp (point) $end (mark) $foot (mark)
 pattern-hip-upright =
@@ -1858,6 +1859,12 @@ setback-diagonals = Draw the diagonals { $one } and { $other } of the flat roof 
 setback-foot =
     From { $mark } draw a light line along the roof to the next diagonal, and turn there: so go round from diagonal to
     diagonal, as the edges of the roof run. The corners of the foot are { $corners }.
+# $corner (mark) $out (length) $mark (mark)
+overhang-beyond = Draw the roof’s edge on beyond { $corner } by { $out }: { $mark }.
+# $mark (mark) $corners (marks)
+overhang-foot =
+    Draw the diagonals on beyond the corners as well. From { $mark } draw a light line as the edge round the corner runs, from
+    diagonal to diagonal, and turn there: so go round outside the walls. The corners of the roof are { $corners }.
 setback-foot-check = All four corners lie on the diagonals, and each side runs like the edge of the roof beside it.
 setback-block-title = its walls and its top
 # $foot (mark) $high (length) $top (mark)
@@ -1866,6 +1873,7 @@ setback-block =
     like the edge of the foot below it.
 setback-block-check = Its edges run to the same points as those of the building below.
 refused-setback-no-flat-roof = A setback stands on a flat roof. Choose a flat roof for the building, or take the setback out.
+refused-setback-in-or-out = is either set in (“in”) or hangs over (“out_mm”); give one of the two
 refused-setback-too-far = It is set in so far that nothing is left of it. Choose less than half of the roof.
 word-boards = boards
 word-bricks = bricks
@@ -2631,6 +2639,7 @@ added-chimney = Add a chimney
 added-dormer = Add a dormer
 added-sign = Add a sign
 added-extension = Add an extension
+added-overhang = Add a roof that hangs over
 added-setback = Add a storey that is set back
 added-lettering = Add lettering
 added-bricks = Add bricks
@@ -2719,6 +2728,7 @@ grip-back = how far back
 grip-gap = gap
 grip-way-edge = edge
 grip-out = how far it stands out
+grip-overhang = how far it hangs over
 grip-inset = how far it is set in
 face-left = left wall
 face-right = right wall

@@ -7,7 +7,7 @@ import { valueAtPlace, valueByKey } from "../pieces/cuts";
 import {
   anchorOf,
   lengthsOf,
-  movedTo,
+  movedWith,
   sizeCornerOf,
   sizedTo,
   toldOf,
@@ -77,7 +77,8 @@ function moveThird(to: XY, exact: boolean) {
 }
 
 function movePiece(index: number, told: Told, to: XY, exact: boolean) {
-  emit("set", ["pieces", index], movedTo(told, to, stepFor(exact)), `move ${index}`);
+  for (const [number, piece] of movedWith(props.kinds, own.value, told, to, stepFor(exact)))
+    emit("set", ["pieces", number], piece, `move ${index}`);
 }
 
 function sizePiece(index: number, told: Told, to: XY, exact: boolean) {

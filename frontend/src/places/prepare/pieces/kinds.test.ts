@@ -5,10 +5,12 @@ import {
   fieldsOf,
   kindsFor,
   movedTo,
+  movedWith,
   sizeCornerOf,
   sizedTo,
   summaryOf,
   toldOf,
+  valueAt,
   type Told,
 } from "./kinds";
 import { cornersFrom, cornersText } from "./shape";
@@ -94,6 +96,26 @@ test("what goes with another piece is not taken hold of", () => {
   expect(anchorOf(stacked)).toBeNull();
   expect(movedTo(stacked, [1, 1], 5)).toBe(stacked.piece);
   expect(summaryOf(stacked, "mm")).toBe("stack.on house");
+});
+
+test("what stands on a thing goes with it, by the same way and never rounded anew", () => {
+  const box = (id: string, x_mm: number, on?: string) =>
+    ({
+      kind: "wedge",
+      id,
+      on,
+      front: { x_mm, y_mm: 50, width_mm: 9, height_mm: 9 },
+    }) as unknown as Piece;
+  const pieces = [box("crate", 100), box("tin", 103.2, "crate/top"), box("lid", 104, "tin/top")];
+  const beside = box("bin", 20, "ground");
+  const crate = toldOf([wedge], pieces[0] as Piece);
+  const moved = movedWith([wedge], [...pieces, beside], crate as Told, [112, 50], 5);
+  const places = moved.map(([at, piece]) => [at, valueAt(piece, ["front", "x_mm"])]);
+  expect(places).toEqual([
+    [0, 110],
+    [1, 113.2],
+    [2, 114],
+  ]);
 });
 
 test("a piece is told by its sizes, and what is left out has no row but a switch", () => {

@@ -119,6 +119,31 @@ export function movedTo(told: Told, to: XY, step: number): Piece {
   return piece;
 }
 
+/** A piece at another place, and all that stands on it as far from there: each with its number. */
+export function movedWith(
+  kinds: readonly KindSpec[],
+  pieces: readonly Piece[],
+  told: Told,
+  to: XY,
+  step: number,
+): [number, Piece][] {
+  const there = movedTo(told, to, step);
+  const [before, after] = [anchorOf(told), anchorOf({ ...told, piece: there })];
+  const number = pieces.indexOf(told.piece);
+  if (!before || !after) return [[number, there]];
+  const way: XY = [after[0] - before[0], after[1] - before[1]];
+  const upon = pieces.flatMap((piece) => {
+    const own = piece.on?.split("/")[0] === told.piece.id ? toldOf(kinds, piece) : null;
+    const at = own && anchorOf(own);
+    if (!own || !at) return [];
+    return movedWith(kinds, pieces, own, [at[0] + way[0], at[1] + way[1]], FINE_MM);
+  });
+  return [[number, there], ...upon];
+}
+
+/** Finer than any hand: what goes with another is not rounded anew. */
+const FINE_MM = 0.0001;
+
 /** A piece whose corner opposite the anchor lies at a place. */
 export function sizedTo(told: Told, to: XY, step: number): Piece {
   const anchor = anchorOf(told);

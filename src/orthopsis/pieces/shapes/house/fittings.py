@@ -28,7 +28,7 @@ from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_extension, fi
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.pattern import Pattern
 from orthopsis.pieces.shapes.house.roofs import roof_of_kind
-from orthopsis.pieces.shapes.house.setback import Setback, first_setback
+from orthopsis.pieces.shapes.house.setback import Setback, first_overhang, first_setback
 from orthopsis.pieces.shapes.house.wing import Wing
 
 Fitting = Annotated[
@@ -36,7 +36,17 @@ Fitting = Annotated[
     Field(discriminator="kind"),
 ]
 ADDED = (
-    *("windows", "door", "chimney", "dormer", "lettering", "sign", "extension", "setback"),
+    *(
+        "windows",
+        "door",
+        "chimney",
+        "dormer",
+        "lettering",
+        "sign",
+        "extension",
+        "setback",
+        "overhang",
+    ),
     *("bricks", "tiles"),
 )
 Fittings = Annotated[
@@ -65,6 +75,8 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
         return [*fittings, first_extension(house, id, new.on, new.at)]
     if new.what == "setback":
         return [*fittings, first_setback(house, id)]
+    if new.what == "overhang":
+        return [*fittings, first_overhang(house, id)]
     return [*fittings, first_in_face(house, new, fittings)]
 
 

@@ -78,7 +78,11 @@ def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
     way = next((vp.at for vp in house.stage.view.level_points if vp.name == place.ways[0]), None)
     level = Point(inward[0], 0.0, 0.0)
     cut = setback.in_
-    if way is None:
+    if cut is None:
+        beyond = _at(plus(house.on_paper[top], times(inward, place.share(
+            house.on_paper[top], inward, by_ruler=True))))  # fmt: skip
+        yield _length(here, "out_mm", start, beyond, "grip-overhang")
+    elif way is None:
         end = Point(start.x + (cut.along_mm or 0.0), start.y)
         yield _length(f"{here}.in", "along_mm", start, end, "grip-inset")
     else:

@@ -162,11 +162,15 @@ class HouseMoved:
         near, beside = (self.block[k] for k in place.corners_of_top[:2])
         family, path = place.ways[0], f"parts.{setback.id}.in"
         way = minus(beside, near)
-        end = cut_end(setback.in_, near, way, family, self.stage, path, by_ruler=False)
         corners = place.in_space(self.stage)
         top = place.corners_of_top[0]
         own = self._wing(setback)
-        own["in_"] = self._cut(setback.in_, near, end, family)
+        if setback.in_ is not None:
+            end = cut_end(setback.in_, near, way, family, self.stage, path, by_ruler=False)
+            own["in_"] = self._cut(setback.in_, near, end, family)
+        else:
+            out = times(way, place.share(near, way, by_ruler=False))
+            own["out_mm"] = self._mm(near, plus(near, out))
         own["height_mm"] = self._mm(corners[top], corners[FOOT_UNDER[top]])
         return setback.model_copy(update=own)
 

@@ -20,7 +20,7 @@ def open_faces(house: House, member: str, on_walls: Sequence[str]) -> Iterator[O
     corners, roof = house.on_paper, house.roof
     on_house = on_walls is ON_WALLS
     # What is set back stands on top, which may not show: it is put by any wall as well.
-    on_top = ["setback"] if on_house and isinstance(roof, Flat) else []
+    on_top = ["setback", "overhang"] if on_house and isinstance(roof, Flat) else []
     top = house.form.names.get("top")
     if on_top and top is not None and house.faces_us(top):
         outline = [on_paper(corners[k]) for k in house.form.faces[top]]

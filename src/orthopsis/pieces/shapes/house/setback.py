@@ -1,4 +1,6 @@
-"""A setback: further storeys on a flat roof, set in from its edges by the same share all round."""
+"""A setback: a block on a flat roof, set in from its edges by the same share all round; or one that
+hangs over them, as the eaves of a roof do.
+"""
 
 from __future__ import annotations
 
@@ -6,6 +8,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, model_validator
 
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import say
@@ -24,15 +27,17 @@ FOOT_UNDER = {0: 3, 1: 2, 4: 7, 5: 6}
 
 
 class Setback(Measures):
-    """A smaller block on a flat roof. `in` is cut on the roof's edge from its near corner, to the
-    left (in one point from the left corner, along the front); its corners lie on the roof's
-    diagonals, so it is set in by the same share on all sides. `height_mm` is measured up its own
-    near upright. It may have a `roof`, and `parts` in its own walls.
+    """A block on a flat roof. `in` is cut on the roof's edge from its near corner, to the left (in
+    one point from the left corner, along the front); its corners lie on the roof's diagonals, so it
+    is set in by the same share on all sides. One that hangs over has `out_mm` instead: so far that
+    edge is drawn on beyond the corner. `height_mm` is measured up its own near upright. It may have
+    a `roof`, and `parts` in its own walls.
     """
 
     kind: Literal["setback"]
     id: Name
-    in_: Annotated[Cut, Field(alias="in"), FieldRole.RUN]
+    in_: Annotated[Cut | None, Field(alias="in"), FieldRole.RUN] = None
+    out_mm: PaperLength | None = None
     height_mm: PaperLength
     roof: Roof = Flat(kind="flat")
     fittings: InWalls
@@ -40,16 +45,18 @@ class Setback(Measures):
     @model_validator(mode="after")
     def _parts_have_names(self) -> Setback:
         check_names(self.fittings)
+        if (self.in_ is None) == (self.out_mm is None):
+            raise Unfit(say("refused-setback-in-or-out"), "in")
         return self
 
     @property
     def look(self) -> str:
-        return "setback"
+        return "setback" if self.out_mm is None else "overhang"
 
     @property
     def takes(self) -> tuple[str, ...]:
         """What may be put on its walls by pointing at them."""
-        return INTO_WALLS
+        return INTO_WALLS if self.out_mm is None else ()
 
     @property
     def tall_mm(self) -> float:
@@ -70,3 +77,14 @@ def first_setback(house: House, id: str) -> Setback:
     return Setback.model_validate(
         {"kind": "setback", "id": id, "in": {"along_mm": in_mm}, "height_mm": high_mm}
     )
+
+
+def first_overhang(house: House, id: str) -> Setback:
+    """A new roof that hangs over the walls, in round measures. Raises ExerciseError."""
+    above = first_setback(house, id)
+    high_mm, end = above.height_mm, "front" if house.walls.one_point else "right"
+    roof = {"kind": "gable", "end": end, "peak_mm": max(2.0, high_mm)}
+    return Setback.model_validate(
+        {"kind": "setback", "id": id, "out_mm": max(1.0, high_mm // 5), "roof": roof,
+         "height_mm": max(1.0, high_mm // 12)}
+    )  # fmt: skip

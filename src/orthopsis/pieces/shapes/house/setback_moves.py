@@ -6,9 +6,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from orthopsis.construction.moves import Act, Mark, strung
-from orthopsis.perspective.plane import LEFT, LEVEL
+from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance
 from orthopsis.perspective.vector import Vector, dot, minus, plus, times
-from orthopsis.perspective.view import HORIZONTAL
+from orthopsis.perspective.view import HORIZONTAL, VanishingPoint, eye_space, on_paper
 from orthopsis.phrase import Length, say
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.corners import EDGES
@@ -44,17 +44,13 @@ class OnTop(BuiltOn):
         return (HORIZONTAL, points[0]) if len(points) == 1 else (points[0], points[1])
 
     def places(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:
-        stage, path = self.house.stage, f"parts.{self.setback.id}"
         if not isinstance(self.house.roof, Flat):
-            raise stage.refuse(path, say("refused-setback-no-flat-roof"))
+            raise self.house.stage.refuse(
+                f"parts.{self.setback.id}", say("refused-setback-no-flat-roof")
+            )
         near, beside, other, _ = (house[k] for k in self.corners_of_top)
         edge, back = minus(beside, near), minus(other, near)
-        end = cut_end(
-            self.setback.in_, near, edge, self.ways[0], stage, f"{path}.in", by_ruler=by_ruler
-        )
-        share = dot(minus(end, near), edge) / dot(edge, edge)
-        if share >= 0.5:
-            raise stage.refuse(f"{path}.in", say("refused-setback-too-far"))
+        share = self.share(near, edge, by_ruler=by_ruler)
 
         def at(along: float, deep: float) -> Vector:
             return plus(near, plus(times(edge, along), times(back, deep)))
@@ -66,6 +62,30 @@ class OnTop(BuiltOn):
         for number, foot in zip(self.corners_of_top, feet, strict=True):
             places[number], places[FOOT_UNDER[number]] = plus(foot, up), foot
         return places
+
+    def share(self, near: Vector, edge: Vector, *, by_ruler: bool) -> float:
+        """Which share of the roof's edge it is set in; below nothing where it hangs over."""
+        stage, path = self.house.stage, f"parts.{self.setback.id}"
+        if self.setback.in_ is None:
+            out_mm = self.setback.out_mm or 0.0
+            start, goal = Point(*on_paper(near)), self.goal
+            if goal is None:
+                return -out_mm * near[2] / abs(edge[0])
+            # Drawn on by so much, the corner lies by that share of the way nearer to us.
+            step = eye_space(goal.at, near[2] * out_mm / (distance(start, goal.at) + out_mm))
+            return -dot(step, edge) / dot(edge, edge)
+        cut, field = self.setback.in_, f"{path}.in"
+        end = cut_end(cut, near, edge, self.ways[0], stage, field, by_ruler=by_ruler)
+        share = dot(minus(end, near), edge) / dot(edge, edge)
+        if share >= 0.5:
+            raise stage.refuse(field, say("refused-setback-too-far"))
+        return share
+
+    @property
+    def goal(self) -> VanishingPoint | None:
+        """The point that the measured edge leads to; None where it is level."""
+        points = self.house.stage.view.level_points
+        return next((one for one in points if one.name == self.ways[0]), None)
 
     def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
         moves = _Moves(self, site)
@@ -91,15 +111,30 @@ class _Moves(OnHouseMoves):
         goal = self.site.points.get(self.ways[0])
         way = LEFT if beside.at.x < near.at.x else LEVEL
         edge = paper.along(near, beside)
-        mark = cut_mark(self.setback.in_, near, edge, goal, way, self.site, "inset")
+        if self.setback.in_ is not None:
+            mark = cut_mark(self.setback.in_, near, edge, goal, way, self.site, "inset")
+        else:
+            mark = self._beyond(near, goal or way)
         line = self.toward(mark, self.ways[1])
         first, right = paper.cross(line, through), paper.cross(line, crossing)
         left = paper.cross(self.toward(first, self.ways[0]), crossing)
         last = paper.cross(self.toward(left, self.ways[1]), through)
         for top, foot in zip(self.tops, (first, left, right, last), strict=True):
             self.marks[FOOT_UNDER[top]] = foot
-        step.say("setback-foot", mark=mark, corners=strung(first, left, last, right))
+        corners = strung(first, left, last, right)
+        if self.setback.out_mm is None:
+            step.say("setback-foot", mark=mark, corners=corners)
+        else:
+            step.say("overhang-foot", mark=mark, corners=corners)
         step.check("setback-foot-check")
+
+    def _beyond(self, near: Mark, way: Mark | Point) -> Mark:
+        """The roof's edge drawn on beyond its near corner."""
+        out_mm, step = self.setback.out_mm or 0.0, self.paper.steps[-1]
+        mark = self.paper.measure_along(near, way, -out_mm)
+        step.say("overhang-beyond", corner=near, out=Length(out_mm), mark=mark)
+        step.differs(inset=Length(out_mm))
+        return mark
 
     def block(self, edges: Edges) -> None:
         """Uprights on the foot, the near one measured, and the top."""
