@@ -69,6 +69,7 @@ def _wings(rng: random.Random, piece: Data, one_point: bool, high: float) -> Non
     for part in piece["parts"]:
         if part["kind"] == "block" and rng.random() < 0.6:
             part["roof"] = _roof(rng, one_point)
+            part["roof"].pop("eaves_mm", None)
             part["roof"]["peak_mm" if part["roof"]["kind"] != "flat" else "parapet_mm"] = high * 0.1
             part["parts"] = _own_windows(rng, high * 0.3)
     if piece["roof"]["kind"] == "flat" and rng.random() < 0.6:
@@ -132,6 +133,8 @@ def _roof(rng: random.Random, one_point: bool) -> Data:
     if kind == "flat":
         return {"kind": kind, **({"parapet_mm": 4} if rng.random() < 0.5 else {})}
     roof = {"kind": kind, "peak_mm": rng.randint(5, 60)}
+    if kind != "lean-to" and rng.random() < 0.2:
+        roof["eaves_mm"] = rng.choice([1, 4, 9])
     if kind == "gable":
         roof["end"] = rng.choice(ends)
         roof["far"] = rng.choice(["roof point", "middle", "parallel"])

@@ -101,6 +101,45 @@ def test_a_setback_needs_a_flat_roof_and_something_left_of_it(roof, in_, field):
     assert refused.value.path == f"pieces[0].parts.{field}"
 
 
+@pytest.mark.parametrize("kind", ["gable", "hip"])
+@pytest.mark.parametrize("end", ["left", "right"])
+def test_eaves_hang_over_all_round_and_carry_what_lies_on_the_roof(kind, end):
+    slope = "roof right" if end == "left" else "roof left"
+    stack = {"kind": "chimney", "id": "stack", "on": slope, "wide": {"along_mm": 6},
+             "deep": {"along_mm": 4}, "high_mm": 16}  # fmt: skip
+    tiles = {"kind": "pattern", "id": "tiles", "on": slope, "courses": 3, "bays": 4}
+    roof = {"kind": kind, "end": end, "peak_mm": 60, "eaves_mm": 7}
+    high = {"edge": {"x_mm": 240, "top_mm": 165, "bottom_mm": 230}}
+    fields = {"pieces__0__parts": [stack, tiles], "pieces__0__roof": roof,
+              "pieces__0__edge": high["edge"]}  # fmt: skip
+    scene = agrees(cottage(**fields))
+    walls, lid, chimney = scene.bodies
+    assert (walls.on, lid.on, chimney.on) == (None, walls.part, lid.part)
+    top = [walls.corners[k][0] for k in (1, 0, 5, 4)]
+    under = [lid.corners[k][0] for k in (2, 3, 6, 7)]
+    through, crossing = join(top[0], top[3]), join(top[1], top[2])
+    for foot, line in zip(under, (through, crossing, crossing, through), strict=True):
+        off = line.a * foot.x + line.b * foot.y + line.c
+        assert math.isclose(off / math.hypot(line.a, line.b), 0.0, abs_tol=1e-6)
+    beyond = meet(join(under[0], Point(500, 150)), join(top[0], top[1]))
+    assert math.isclose(distance(top[0], beyond), 7.0, abs_tol=1e-9)
+    assert distance(beyond, top[1]) > distance(top[0], top[1])
+    joints = [
+        line for line in outlines(scene) if "roof up" in line.family and line.part == lid.part
+    ]
+    assert joints, "the tiles lie on it"
+    off = with_field(scene.exercise, "cottage", "roof.eaves_mm", None)
+    assert off.pieces[0].roof.eaves_mm is None
+    assert with_field(off, "cottage", "roof.eaves_mm", True).pieces[0].roof.eaves_mm == 4.0
+
+
+def test_no_roof_hangs_over_into_the_wall_that_it_leans_on():
+    roof = {"kind": "gable", "end": "left", "peak_mm": 10, "eaves_mm": 3}
+    with pytest.raises(ExerciseError) as refused:
+        cottage(pieces__0__parts=[{**garage("left"), "roof": roof}])
+    assert refused.value.path == "pieces[0].parts[0].roof"
+
+
 def test_what_is_built_on_a_house_is_dressed_at_the_bench_like_a_house():
     bare = from_data({**COTTAGE, "pieces": [{**COTTAGE["pieces"][0], "parts": [], "roof": FLAT}]})
     one = with_part(bare, "cottage", NewPart("extension", on="left", at=Point(170, 180)))

@@ -2286,7 +2286,8 @@ export interface components {
          * Gable
          * @description Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
          *     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
-         *     how the far slope is found.
+         *     how the far slope is found. A roof with `eaves_mm` hangs over the walls; its edge is a board
+         *     `board_mm` high, and the peak is measured above that.
          */
         Gable: {
             /** Peak Mm */
@@ -2308,6 +2309,10 @@ export interface components {
              * @enum {string}
              */
             end: "left" | "right" | "front" | "side";
+            /** Eaves Mm */
+            eaves_mm?: number | null;
+            /** Board Mm */
+            board_mm?: number | null;
         };
         /**
          * GripOut
@@ -2406,6 +2411,10 @@ export interface components {
              * @default quarter
              */
             ridge: ("quarter" | "square" | "pyramid") | components["schemas"]["EqualEnds"];
+            /** Eaves Mm */
+            eaves_mm?: number | null;
+            /** Board Mm */
+            board_mm?: number | null;
         };
         /**
          * HouseIn
@@ -3806,10 +3815,11 @@ export interface components {
         };
         /**
          * Setback
-         * @description A smaller block on a flat roof. `in` is cut on the roof's edge from its near corner, to the
-         *     left (in one point from the left corner, along the front); its corners lie on the roof's
-         *     diagonals, so it is set in by the same share on all sides. `height_mm` is measured up its own
-         *     near upright. It may have a `roof`, and `parts` in its own walls.
+         * @description A block on a flat roof. `in` is cut on the roof's edge from its near corner, to the left (in
+         *     one point from the left corner, along the front); its corners lie on the roof's diagonals, so it
+         *     is set in by the same share on all sides. One that hangs over has `out_mm` instead: so far that
+         *     edge is drawn on beyond the corner. `height_mm` is measured up its own near upright. It may have
+         *     a `roof`, and `parts` in its own walls.
          */
         Setback: {
             /**
@@ -3819,7 +3829,9 @@ export interface components {
             kind: "setback";
             /** Id */
             id: string;
-            in: components["schemas"]["Cut"];
+            in?: components["schemas"]["Cut"] | null;
+            /** Out Mm */
+            out_mm?: number | null;
             /** Height Mm */
             height_mm: number;
             /**

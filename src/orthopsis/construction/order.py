@@ -192,9 +192,15 @@ def in_building_order(bodies: Sequence[Body], near_to_far: Sequence[int]) -> lis
         if base is not None:
             built_on.setdefault(base, []).append(number)
     order: list[int] = []
+
+    def add(number: int) -> None:
+        order.append(number)
+        for above in built_on.get(bodies[number].part, ()):
+            add(above)
+
     for number in grounds_first:
         if bodies[number].on is None:
-            order += [number, *built_on.get(bodies[number].part, ())]
+            add(number)
     return order
 
 

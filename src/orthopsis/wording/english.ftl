@@ -1873,6 +1873,8 @@ setback-block =
     like the edge of the foot below it.
 setback-block-check = Its edges run to the same points as those of the building below.
 refused-setback-no-flat-roof = A setback stands on a flat roof. Choose a flat roof for the building, or take the setback out.
+refused-eaves-at-a-wall = a roof that leans on a wall does not hang over; leave “eaves_mm” out here
+refused-part-behind = reaches behind the eye; make it smaller, or move its house away from us
 refused-setback-in-or-out = is either set in (“in”) or hangs over (“out_mm”); give one of the two
 refused-setback-too-far = It is set in so far that nothing is left of it. Choose less than half of the roof.
 word-boards = boards
@@ -2608,6 +2610,7 @@ field-arm = With an arm across
 field-arm-long-mm = Arm, long
 field-arm-down-mm = Arm, below the top
 field-roof-kind = Roof
+field-roof-eaves-mm = It hangs over the walls
 choice-roof-flat = flat
 choice-roof-gable = gable: two slopes
 choice-roof-hip = hip: four slopes

@@ -26,7 +26,7 @@ from orthopsis.pieces.shapes.house.in_faces import check_names, fitted_house
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.panels import Panel
-from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_chosen
 
 
 class Building(BlockPiece, DrawnHouse):
@@ -71,9 +71,10 @@ class Building(BlockPiece, DrawnHouse):
         head, _, rest = field.partition(".")
         if head == "parts":
             return self.model_copy(update={"fittings": with_choice(self.fittings, rest, value)})
-        if field != "roof.kind":
-            return super().chosen(field, value)
-        return self.model_copy(update={"roof": roof_of_kind(str(value), self.roof, self._size_mm)})
+        if head == "roof":
+            roof = roof_chosen(self.roof, rest, value, self._size_mm)
+            return self.model_copy(update={"roof": roof})
+        return super().chosen(field, value)
 
     @property
     def _size_mm(self) -> float:

@@ -14,7 +14,7 @@ from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
-from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage, free_name, named, own_name
+from orthopsis.pieces.base import Drawn, Grip, NewPart, RowEnd, Stage, free_name, named
 from orthopsis.pieces.piece import PLACE, Piece
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
@@ -42,7 +42,7 @@ from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import check_names, fitted_house
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.moved import moved_house
-from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_of_kind
+from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_chosen
 
 HOUSES = ("house", "house-like", "house-after-gap", "house-behind")
 MOST_HOUSES = 12
@@ -261,12 +261,9 @@ class Row(Piece):
         if inner == "parts":
             fittings = with_choice(member.fittings, last, value)
             return self._with_member(int(at), member.model_copy(update={"fittings": fittings}))
-        if rest == "roof.kind":
-            roof = roof_of_kind(str(value), member.roof, ROOM_UNDER_ROOF_MM)
-        elif inner == "roof" and own_name(type(member.roof), last):
-            roof = member.roof.model_copy(update={last: value})
-        else:
+        if inner != "roof":
             raise Unfit(say("refused-no-such-field"), field)
+        roof = roof_chosen(member.roof, last, value, ROOM_UNDER_ROOF_MM)
         return self._with_member(int(at), member.model_copy(update={"roof": roof}))
 
     def moved(self, stage: Stage, view: View) -> Self:

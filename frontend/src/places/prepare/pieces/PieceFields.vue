@@ -156,11 +156,11 @@ function pick({ role, path }: FieldSpec, value: string) {
     </template>
     <div class="ticks">
       <n-checkbox
-        v-for="{ key, field, way, value, on, last } in ticks"
+        v-for="{ key, field, way, value, on } in ticks"
         :key="key"
         :checked="way === 'flag' ? value === true : on"
         @update:checked="
-          way === 'flag' ? set(field.path, $event) : emit('choose', last, $event || null)
+          way === 'flag' ? set(field.path, $event) : emit('choose', key, $event || null)
         "
       >
         {{ field.label }}

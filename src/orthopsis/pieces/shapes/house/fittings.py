@@ -22,12 +22,13 @@ from orthopsis.pieces.shapes.house.dormer_moves import first_dormer
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import first_in_face
 from orthopsis.pieces.shapes.house.lettering import Lettering
+from orthopsis.pieces.shapes.house.lid import roofed
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.on_roof import first_chimney
 from orthopsis.pieces.shapes.house.on_wall import WallBlock, first_extension, first_sign
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.pattern import Pattern
-from orthopsis.pieces.shapes.house.roofs import roof_of_kind
+from orthopsis.pieces.shapes.house.roofs import roof_chosen
 from orthopsis.pieces.shapes.house.setback import Setback, first_overhang, first_setback
 from orthopsis.pieces.shapes.house.wing import Wing
 
@@ -66,9 +67,9 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
     if new.member:
         return _with_more_within(house, fittings, new)
     if new.what == "chimney":
-        return [*fittings, first_chimney(house, id, new.on)]
+        return [*fittings, first_chimney(roofed(house), id, new.on)]
     if new.what == "dormer":
-        return [*fittings, first_dormer(house, id, new.on, new.at)]
+        return [*fittings, first_dormer(roofed(house), id, new.on, new.at)]
     if new.what == "sign":
         return [*fittings, first_sign(house, id, new.on, new.at)]
     if new.what == "extension":
@@ -77,7 +78,8 @@ def with_one_more(house: House, fittings: Sequence[Fitting], new: NewPart) -> li
         return [*fittings, first_setback(house, id)]
     if new.what == "overhang":
         return [*fittings, first_overhang(house, id)]
-    return [*fittings, first_in_face(house, new, fittings)]
+    there = roofed(house) if new.what == "tiles" else house
+    return [*fittings, first_in_face(there, new, fittings)]
 
 
 def _with_more_within(house: House, fittings: Sequence[Fitting], new: NewPart) -> list[Fitting]:
@@ -117,9 +119,8 @@ def _chosen_in(one: Fitting, field: str, value: str | bool | None, path: str) ->
     head, _, rest = field.partition(".")
     if head == "parts":
         return one.model_copy(update={"fittings": with_choice(one.fittings, rest, value)})
-    if field == "roof.kind":
-        roof = roof_of_kind(str(value), one.roof, one.tall_mm)
-        return one.model_copy(update={"roof": roof})
+    if head == "roof":
+        return one.model_copy(update={"roof": roof_chosen(one.roof, rest, value, one.tall_mm)})
     return _chosen(one, field, value, path)
 
 

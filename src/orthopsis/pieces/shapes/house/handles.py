@@ -13,6 +13,7 @@ from orthopsis.pieces.shapes.house.fittings import Fitting
 from orthopsis.pieces.shapes.house.form import FIRST, middle, of_corners, raised
 from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.lid import lid_of, roofed
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.on_wall_moves import OnWall
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -33,7 +34,10 @@ def house_handles(house: House, fittings: Sequence[Fitting], path: str = "") -> 
 
     Raises ExerciseError.
     """
-    yield from _peak(house, path)
+    yield from _peak(roofed(house), path)
+    lid = lid_of(house)
+    if lid is not None:
+        yield from _out(house, lid, f"{path}roof", "eaves_mm")
     for number, one in enumerate(fittings):
         if isinstance(one, Setback):
             yield from _setback(house, one, f"{path}parts.{number}")
@@ -79,9 +83,7 @@ def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
     level = Point(inward[0], 0.0, 0.0)
     cut = setback.in_
     if cut is None:
-        beyond = _at(plus(house.on_paper[top], times(inward, place.share(
-            house.on_paper[top], inward, by_ruler=True))))  # fmt: skip
-        yield _length(here, "out_mm", start, beyond, "grip-overhang")
+        yield from _out(house, setback, here, "out_mm")
     elif way is None:
         end = Point(start.x + (cut.along_mm or 0.0), start.y)
         yield _length(f"{here}.in", "along_mm", start, end, "grip-inset")
@@ -91,6 +93,15 @@ def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
     places = [_at(one) for one in own.on_paper]
     yield _length(here, "height_mm", places[FOOT_UNDER[top]], places[top], "grip-top")
     yield from house_handles(own, setback.fittings, f"{here}.")
+
+
+def _out(house: House, lid: Setback, here: str, way: str) -> Iterator[Grip]:
+    """How far a roof hangs over its walls."""
+    place = OnTop(house, lid)
+    near, beside = (house.on_paper[k] for k in place.corners_of_top[:2])
+    edge = minus(beside, near)
+    beyond = plus(near, times(edge, place.share(near, edge, by_ruler=True)))
+    yield _length(here, way, _at(near), _at(beyond), "grip-overhang")
 
 
 def _at(place: Vector) -> Point:

@@ -22,7 +22,7 @@ from orthopsis.pieces.shapes.house.form import (
     raised,
     walls_of,
 )
-from orthopsis.pieces.shapes.house.roof import RoofBase, Side, wall_called
+from orthopsis.pieces.shapes.house.roof import Board, Eaves, RoofBase, Side, wall_called
 from orthopsis.pieces.shapes.house.walls import Four, Walls, opposite
 
 
@@ -61,6 +61,8 @@ class Hip(RoofBase):
     end: Annotated[Side, FieldRole.CHOICE] = "left"
     peak_mm: PaperLength
     ridge: Annotated[Ridge, FieldRole.CHOICE] = "quarter"
+    eaves_mm: Eaves = None
+    board_mm: Board = None
 
     def foot(self, walls: Walls) -> Four:
         """The wall under one of its ends."""

@@ -22,6 +22,7 @@ from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.shapes.house.doors import taken_by_doors
 from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_to_us, vanishing
+from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.panels import Panel, Taken
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
 from orthopsis.pieces.shapes.house.walls import AROUND, Walls
@@ -31,6 +32,10 @@ class OnFaces(Protocol):
     """Something that draws lines on the faces of a house."""
 
     def details(self, house: House) -> list[Detail]: ...
+
+
+MOST_MEMBERS = 100
+"""More parts than a house may have: what is built on the second house of a row begins at 201."""
 
 
 class HousePlace(Protocol):
@@ -59,6 +64,9 @@ class House:
     patterns: Sequence[OnFaces] = ()
     on_slopes: bool = False
     """Whether something lies on its slopes."""
+    over: Gable | Hip | None = None
+    """The roof that hangs over its walls, which end flat below it."""
+    over_patterns: Sequence[OnFaces] = ()
     on_top: bool = False
     """Whether something stands on its flat roof, whose corners are then found even if hidden."""
 

@@ -13,11 +13,12 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Own, Value, say
 from orthopsis.pieces.base import NewPart, Stage, free_name
 from orthopsis.pieces.shapes.house.first_panel import first_panel
+from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.house import House, HousePlace
 from orthopsis.pieces.shapes.house.lettering import Lettering, first_lettering
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.pattern import Pattern, first_pattern
-from orthopsis.pieces.shapes.house.roofs import Roof
+from orthopsis.pieces.shapes.house.roofs import Flat, Gable, Roof
 
 InFace = Annotated[Panel | Pattern | Lettering, Field(discriminator="kind")]
 
@@ -51,7 +52,13 @@ def fitted_house(
     patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
     on_top = any(one.kind == "setback" for one in fittings)
     on_slopes = any(getattr(one, "on", "").startswith("roof") for one in fittings)
-    return House(part, name, place, roof, panels, stage, patterns, on_slopes, on_top)
+    over = roof if isinstance(roof, Gable | Hip) and roof.eaves_mm is not None else None
+    if over is None:
+        return House(part, name, place, roof, panels, stage, patterns, on_slopes, on_top=on_top)
+    high = [one for one in patterns if isinstance(one, Pattern) and one.on.startswith("roof")]
+    low = [one for one in patterns if one not in high]
+    flat = Flat(kind="flat")
+    return House(part, name, place, flat, panels, stage, low, on_slopes, over, high, on_top=True)
 
 
 def first_in_face(house: House, new: NewPart, taken: Sequence[Called]) -> InFace:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from orthopsis.perspective.stroke import Part
 from orthopsis.pieces.base import Drawn
@@ -10,14 +10,12 @@ from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.chimney import Chimney
 from orthopsis.pieces.shapes.house.dormer import Dormer
 from orthopsis.pieces.shapes.house.dormer_moves import OnSlope
-from orthopsis.pieces.shapes.house.house import House
+from orthopsis.pieces.shapes.house.house import MOST_MEMBERS, House
+from orthopsis.pieces.shapes.house.lid import Lid, lid_of, roofed
 from orthopsis.pieces.shapes.house.on_roof import OnRoof
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.setback import Setback
 from orthopsis.pieces.shapes.house.wing import Wing
-
-MOST_MEMBERS = 100
-"""More parts than a house may have: what is built on the second house of a row begins at 201."""
 
 
 def members(house: House, parts: Sequence[object], path: Path, member: str) -> list[Drawn]:
@@ -26,13 +24,24 @@ def members(house: House, parts: Sequence[object], path: Path, member: str) -> l
     `path` leads to the house in its piece, and `member` is what it is called there.
     """
     first = house.part.number * MOST_MEMBERS + 1
-    found: list[Drawn] = []
+    under_sky = roofed(house)
+    found: list[Drawn] = [*_lid(house, path, member)]
     for place, one in enumerate(parts):
         part = Part(house.part.piece, first + len(found))
         if isinstance(one, Chimney):
-            found.append(OnRoof(part, house, one))
+            found.append(OnRoof(part, under_sky, one))
         elif isinstance(one, Dormer):
-            found.append(OnSlope(part, house, one))
+            found.append(OnSlope(part, under_sky, one))
         elif isinstance(one, WallBlock | Setback):
-            found.append(Wing(part, house, one, (*path, "parts", place), member))
+            wing = Wing(part, house, one, (*path, "parts", place), member)
+            own = wing.house(house.stage)
+            found += [wing, *_lid(own, wing.path, wing.member_name)]
     return found
+
+
+def _lid(house: House, path: Path, member: str) -> Iterator[Lid]:
+    """The roof of a house, where it hangs over its walls."""
+    lid = lid_of(house)
+    if lid is not None:
+        part = Part(house.part.piece, house.part.number * MOST_MEMBERS + 1)
+        yield Lid(part, house, lid, path, member)

@@ -28,6 +28,7 @@ from orthopsis.pieces.shapes.house.hip import EqualEnds, Hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.inset import inset_depth, into_wall, measured_corner
 from orthopsis.pieces.shapes.house.lettering import Lettering
+from orthopsis.pieces.shapes.house.lid import lid_of, roofed
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.planes import slope_called
@@ -48,9 +49,15 @@ class HouseMoved:
     def __init__(self, house: House, view: View, shift: Vector | None = None) -> None:
         self.house, self.view, self.stage, self.shift = house, view, house.stage, shift
         self.block = house.block_in_space
+        self.roofed = roofed(house)
 
     def roof(self) -> Roof:
         """Its roof. Raises ExerciseError."""
+        lid = lid_of(self.house)
+        if lid is not None:
+            there = self._setback(lid)
+            hung = {"eaves_mm": there.out_mm, "board_mm": there.height_mm}
+            return there.roof.model_copy(update=hung)
         roof, block = self.house.roof, self.block
         up, corners = of_corners(block), self.house.in_space
         if isinstance(roof, Flat):
@@ -182,8 +189,8 @@ class HouseMoved:
     # --- on slopes ----------------------------------------------------------------------------
 
     def _chimney(self, chimney: Chimney) -> Chimney:
-        plane = slope_called(self.house, chimney.on, f"parts.{chimney.id}.on")
-        house = self.house.in_space
+        plane = slope_called(self.roofed, chimney.on, f"parts.{chimney.id}.on")
+        house = self.roofed.in_space
         stands = chimney.corners(house, plane, self.stage, by_ruler=False)
         (top, foot), (_, along), (up, _) = (
             tuple(stands.places[k] for k in pair) for pair in stands[1:4]
@@ -200,8 +207,8 @@ class HouseMoved:
         return chimney.model_copy(update=changed)
 
     def _dormer(self, dormer: Dormer) -> Dormer:
-        plane = slope_called(self.house, dormer.on, f"parts.{dormer.id}.on")
-        house = self.house.in_space
+        plane = slope_called(self.roofed, dormer.on, f"parts.{dormer.id}.on")
+        house = self.roofed.in_space
         at = dormer.corners(house, plane, self.stage, by_ruler=False).places
         near_eave, _, _, near_ridge = plane.corners
         eave = house[near_eave]

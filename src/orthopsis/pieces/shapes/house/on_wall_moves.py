@@ -47,6 +47,10 @@ class OnWall(BuiltOn):
 
     block: WallBlock
 
+    @property
+    def id(self) -> str:
+        return self.block.id
+
     @cached_property
     def wall(self) -> Wall:
         """The wall that it is on. Raises ExerciseError."""

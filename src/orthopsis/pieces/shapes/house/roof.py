@@ -4,15 +4,21 @@ from __future__ import annotations
 
 from abc import abstractmethod
 from collections.abc import Sequence
-from typing import Literal
+from typing import Annotated, Literal
 
 from orthopsis.perspective.vector import Vector
 from orthopsis.picture.solid import Detail
-from orthopsis.pieces.base import Measures
+from orthopsis.pieces.base import Measures, PaperLength
+from orthopsis.pieces.roles import Editor
 from orthopsis.pieces.shapes.house.form import Form
 from orthopsis.pieces.shapes.house.walls import Four, Walls
 
 Side = Literal["left", "right", "front", "side"]
+Eaves = Annotated[PaperLength | None, Editor.SWITCH]
+"""How far a roof hangs over its walls, drawn on beyond the near corner."""
+Board = Annotated[PaperLength | None, Editor.NONE]
+"""How high the board is then at its edge, on which the slopes stand."""
+BOARD_MM = 3.0
 
 
 class RoofBase(Measures):

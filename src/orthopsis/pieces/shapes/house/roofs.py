@@ -14,12 +14,13 @@ from typing import Annotated, Literal, NamedTuple, get_args
 
 from pydantic import Field, field_validator
 
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.vector import Vector, dot, minus, plus, times
 from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.phrase import say
 from orthopsis.picture.solid import Detail
-from orthopsis.pieces.base import PaperLength
+from orthopsis.pieces.base import PaperLength, own_name
 from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.house.form import (
     FIRST,
@@ -33,7 +34,7 @@ from orthopsis.pieces.shapes.house.form import (
     walls_of,
 )
 from orthopsis.pieces.shapes.house.hip import Hip
-from orthopsis.pieces.shapes.house.roof import RoofBase, Side, wall_called
+from orthopsis.pieces.shapes.house.roof import Board, Eaves, RoofBase, Side, wall_called
 from orthopsis.pieces.shapes.house.walls import AROUND, Four, Walls, opposite
 
 Far = Literal["roof point", "middle", "parallel"]
@@ -126,11 +127,14 @@ class Pitched(RoofBase):
 class Gable(Pitched):
     """Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
-    how the far slope is found.
+    how the far slope is found. A roof with `eaves_mm` hangs over the walls; its edge is a board
+    `board_mm` high, and the peak is measured above that.
     """
 
     kind: Literal["gable"]
     end: Annotated[Side, FieldRole.CHOICE] = "left"
+    eaves_mm: Eaves = None
+    board_mm: Board = None
 
     def foot(self, walls: Walls) -> Four:
         return wall_called(self.end, walls)
@@ -267,7 +271,7 @@ _ROOFS: dict[str, type[Flat | Gable | Hip | LeanTo]] = {
 }  # fmt: skip
 
 
-def roof_of_kind(kind: str, before: RoofBase, size_mm: float) -> RoofBase:
+def roof_of_kind(kind: str, before: RoofBase, size_mm: float) -> Roof:
     """A roof of another kind in the place of one before it, on walls of that height."""
     model = _ROOFS.get(kind, Flat)
     has = before.model_dump(exclude_none=True)
@@ -279,6 +283,19 @@ def roof_of_kind(kind: str, before: RoofBase, size_mm: float) -> RoofBase:
         if wall and name in model.model_fields:
             data[name] = wall
     return model.model_validate({**data, "kind": kind})
+
+
+def roof_chosen(roof: Roof, field: str, value: str | bool | None, size_mm: float) -> Roof:
+    """A roof after a choice in one of its fields, on walls of that height: another kind keeps what
+    it can, and eaves that are switched on hang over a little. Raises Unfit.
+    """
+    if field == "kind":
+        return roof_of_kind(str(value), roof, size_mm)
+    if own_name(type(roof), field) is None:
+        raise Unfit(say("refused-no-such-field"), f"roof.{field}")
+    if field == "eaves_mm" and value is True:
+        return roof.model_copy(update={field: max(1.0, float(round(size_mm / 15.0)))})
+    return roof.model_copy(update={field: value})
 
 
 def _parallel(eave: Vector, peak: Vector, far_eave: Vector, sweep: Vector) -> Vector:

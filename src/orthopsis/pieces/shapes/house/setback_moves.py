@@ -28,6 +28,10 @@ class OnTop(BuiltOn):
     setback: Setback
 
     @property
+    def id(self) -> str:
+        return self.setback.id
+
+    @property
     def corners_of_top(self) -> tuple[int, int, int, int]:
         return ONE_POINT if self.house.walls.one_point else TWO_POINT
 
