@@ -32,6 +32,8 @@ def _along_a_road(rng: random.Random, level: int) -> Data:
     if rng.random() < 0.15:
         track = {"in_mm": 8, "wide_mm": 4, "side_mm": 2, "sleepers": rng.randint(1, 9),
                  "first": {"along_mm": rng.randint(8, 20)}}  # fmt: skip
+        if rng.random() < 0.5:
+            track["thick_mm"] = rng.choice([1, 3, 6])
         way |= {"look": "rails", "track": track}
     pieces = [way]
     for side in rng.sample(["left", "right"], rng.randint(1, 2)):
@@ -61,7 +63,7 @@ def _round_a_corner(rng: random.Random, level: int) -> Data:
                        "buildings": _buildings(rng, level, 0.3)})  # fmt: skip
     if rng.random() < 0.4:
         pieces.append(_posts(rng, level, rng.choice([90, 350])))
-    if rng.random() < 0.2:
+    if rng.random() < 0.2 and not any("behind" in one for one in pieces[1]["buildings"]):
         corner["transparent"] = True
         pieces[1]["transparent"] = True
     view = {"kind": "two-point", "eye_level_mm": level, "left_vp_mm": left, "right_vp_mm": right}

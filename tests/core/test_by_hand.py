@@ -222,6 +222,32 @@ def test_sleepers_pass_under_the_rails_and_close_up(two_point):
         assert gaps == pytest.approx([gaps[0]] * 4), "equal in truth"
 
 
+@pytest.mark.parametrize("two_point", [False, True])
+def test_sleepers_with_a_front_are_equally_thick_in_truth(two_point):
+    # Common practice, no published source: each sleeper has a short upright and a front edge.
+    track = {"in_mm": 30, "wide_mm": 10, "side_mm": 6, "sleepers": 4, "first": {"along_mm": 30},
+             "thick_mm": 5}  # fmt: skip
+    scene = sheet_of(way(look="rails", track=track), two_point=two_point)
+    agrees(scene)
+    fronts = [line for line in outlines(scene) if line.family == "vertical"]
+    assert len(fronts) == 2 * 4
+    for line in fronts:
+        top, low = sorted(y for _, y in line.segment)
+        # Thickness and distance from the eye level shrink alike.
+        first = max(fronts, key=lambda one: max(y for _, y in one.segment))
+        if not two_point:
+            (first_top, first_low) = sorted(y for _, y in first.segment)
+            assert math.isclose(
+                (low - top) / (top - LEVEL_MM),
+                (first_low - first_top) / (first_top - LEVEL_MM), rel_tol=1e-6,
+            )  # fmt: skip
+    left = [line for line in fronts if abs(line.start[0] - min(f.start[0] for f in fronts)) < 1e-6]
+    assert any(math.isclose(math.dist(*line.segment), 5.0, abs_tol=1e-6) for line in left)
+    on = with_field(sheet_of(way(look="rails", track={**track, "thick_mm": None})).exercise,
+                    "lane", "track.thick_mm", True)  # fmt: skip
+    assert on.pieces[0].track.thick_mm == 5.0
+
+
 def test_rails_that_meet_in_the_middle_are_refused():
     track = {"in_mm": 110, "wide_mm": 10, "side_mm": 6, "first": {"along_mm": 30}}
     with pytest.raises(ExerciseError) as refused:

@@ -133,6 +133,27 @@ def test_eaves_hang_over_all_round_and_carry_what_lies_on_the_roof(kind, end):
     assert with_field(off, "cottage", "roof.eaves_mm", True).pieces[0].roof.eaves_mm == 4.0
 
 
+def test_each_roof_of_a_house_or_a_row_has_a_point_of_its_own():
+    # One name for two points would have the one roof's slopes judged by the other's.
+    roof = {"kind": "gable", "end": "right", "peak_mm": 40}
+    low = {"kind": "gable", "end": "right", "peak_mm": 6}
+    house = cottage(pieces__0__roof=roof, pieces__0__parts=[{**garage("right"), "roof": low}])
+    data = terrace(9)
+    data["pieces"][1]["buildings"].append(
+        {"id": "barn", "top_mm": 150, "gap": {"along_mm": 6}, "length": {"along_mm": 20},
+         "back": {"along_mm": 20}, "roof": low}
+    )  # fmt: skip
+    for scene in (house, resolve(from_data(data))):
+        names = [point.name for point in scene.slope_points]
+        assert len(names) == len(set(names)) >= 4
+        for line in outlines(scene):
+            goal = next((one for one in scene.slope_points if one.name == line.family), None)
+            if goal is not None:
+                through = join(Point(*line.start), Point(*line.end))
+                off = through.a * goal.at.x + through.b * goal.at.y + through.c
+                assert abs(off / math.hypot(through.a, through.b)) < 1e-4
+
+
 def test_no_roof_hangs_over_into_the_wall_that_it_leans_on():
     roof = {"kind": "gable", "end": "left", "peak_mm": 10, "eaves_mm": 3}
     with pytest.raises(ExerciseError) as refused:

@@ -4323,6 +4323,7 @@ export interface components {
          * @description Rails `wide_mm` on top, with a side of `side_mm`, so far `in_mm` from the ends of the
          *     sleepers, all on the sheet's lower edge. The `first` sleeper begins as far up the left edge as
          *     the cut says, the next as far on in truth; each is as `deep` as that share of the way between.
+         *     With `thick_mm` they have a front as well, so high at the near end of the first.
          */
         Track: {
             /** In Mm */
@@ -4342,6 +4343,8 @@ export interface components {
              * @default 0.4
              */
             deep: number;
+            /** Thick Mm */
+            thick_mm?: number | null;
         };
         /**
          * TwoPointView

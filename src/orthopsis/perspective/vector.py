@@ -51,3 +51,10 @@ def loop_normal(corners: Sequence[Vector]) -> Vector:
     for a, b in pairwise(minus(corner, first) for corner in corners[1:]):
         total = plus(total, cross(a, b))
     return total
+
+
+def seen_part_way(start: Vector, end: Vector, share: float) -> Vector:
+    """The place between two whose picture lies a share of the way between theirs on paper."""
+    # Even on paper is not even in space: the far end counts for less.
+    there = share * start[2] / ((1.0 - share) * end[2] + share * start[2])
+    return plus(start, times(minus(end, start), there))

@@ -1450,6 +1450,13 @@ way-sleepers-to =
         [one] That is one sleeper.
        *[other] These are { $count } sleepers.
     }
+way-sleeper-fronts-title = the fronts of the sleepers
+# $start (mark) $thick (length) $mark (mark) $vp (point)
+way-sleeper-fronts =
+    Straight down from { $start }, the near end of the first, measure { $thick }: { $mark }. Draw a light line from there to { $vp }.
+    From the near corners of each go straight down, on the left as far as this line, and draw the lower edge like the upper one:
+    not over a rail.
+way-sleeper-fronts-check = The fronts grow lower and lower the further away they are.
 way-sleepers-check = They come closer and closer together, never evenly.
 way-kerb-title = the kerb
 # $edges (list) $count (number) $inside (length) $vp (point)
@@ -2549,6 +2556,7 @@ field-track = Rails and sleepers
 field-track-in-mm = Rails, inward from the ends
 field-track-wide-mm = A rail, wide on top
 field-track-side-mm = Its inner side
+field-track-thick-mm = Sleepers with a front
 field-track-sleepers = How many sleepers
 field-track-first = The first sleeper
 field-track-deep = Deep, of the way between

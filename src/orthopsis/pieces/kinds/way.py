@@ -69,6 +69,14 @@ class Way(Piece, Drawn):
             return super().switched_on(field, stage)
         return self.model_copy(update={field: first[field]})
 
+    def chosen(self, field: str, value: str | bool | None) -> Self:
+        """Sleepers that get a front get one half as high as a rail is wide."""
+        if field != "track.thick_mm" or value is not True or self.track is None:
+            return super().chosen(field, value)
+        thick_mm = max(1.0, round(self.track.wide_mm / 2.0))
+        track = self.track.model_copy(update={"thick_mm": thick_mm})
+        return self.model_copy(update={"track": track})
+
     @property
     def _markings(self) -> list[Marking]:
         """What lies on it, in the order of drawing."""

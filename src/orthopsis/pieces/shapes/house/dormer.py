@@ -9,7 +9,7 @@ from typing import Annotated, Literal, NamedTuple
 from pydantic import Field
 
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
+from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, seen_part_way, times
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import say
 from orthopsis.pieces.base import Measures, Name, PaperLength, Stage
@@ -17,7 +17,7 @@ from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.roles import FieldRole
 from orthopsis.pieces.shapes.house.chimney import Slopes
 from orthopsis.pieces.shapes.house.cuts import cut_end
-from orthopsis.pieces.shapes.house.form import middle, of_corners, raised, seen_part_way
+from orthopsis.pieces.shapes.house.form import middle, of_corners, raised
 from orthopsis.pieces.shapes.house.planes import RoofPlane
 
 FOOT, TOP, PEAK, TOP_2, FOOT_2, BACK, BACK_PEAK, BACK_2 = range(8)

@@ -76,13 +76,6 @@ def raised(place: Vector, up: Vector, mm: float) -> Vector:
     return plus(place, times(up, (there * depth - y) / (up[1] - there * up[2])))
 
 
-def seen_part_way(start: Vector, end: Vector, share: float) -> Vector:
-    """The place between two whose picture lies a share of the way between theirs on paper."""
-    # Even on paper is not even in space: the far end counts for less.
-    there = share * start[2] / ((1.0 - share) * end[2] + share * start[2])
-    return plus(start, times(minus(end, start), there))
-
-
 def middle(one: Vector, other: Vector) -> Vector:
     """The true middle between two places."""
     return times(plus(one, other), 0.5)

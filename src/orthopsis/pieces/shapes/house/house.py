@@ -87,7 +87,7 @@ class House:
     def form(self) -> Form:
         """Its faces and the families of its edges. Raises ExerciseError."""
         self._check()
-        return self.roof.form(self.walls, self.part.piece)
+        return self.roof.form(self.walls, str(self.part))
 
     # --- for the picture ---------------------------------------------------------------------
 

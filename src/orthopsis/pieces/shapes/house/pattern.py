@@ -10,13 +10,12 @@ from pydantic import Field
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import XY, Segment, portions_inside, remainder
-from orthopsis.perspective.vector import Vector
+from orthopsis.perspective.vector import Vector, seen_part_way
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import say
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import Measures, Name
 from orthopsis.pieces.roles import FieldRole
-from orthopsis.pieces.shapes.house.form import seen_part_way
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.surfaces import Surface, SurfaceName, surface_of
 

@@ -97,7 +97,7 @@ def _of_hip(house: House, roof: Hip) -> dict[str, RoofPlane]:
             continue
         slope = Slope(helps.below_near, FIRST, helps.below_far, FIRST + 1)
         rises = wall.near is not None and near == wall.near_upright[0]
-        up = FREE if wall.near is None else f"{house.part.piece}:{UP if rises else DOWN}"
+        up = FREE if wall.near is None else f"{house.part}:{UP if rises else DOWN}"
         under = HELPS[0].below_near, HELPS[1].below_near
         along = house.form.families[pair(near, far)]
         found[name] = RoofPlane(slope, wall, under, along, up)

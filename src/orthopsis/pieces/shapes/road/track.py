@@ -2,18 +2,22 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+import math
+from collections.abc import Iterator, Sequence
 from typing import Annotated, NamedTuple
 
 from pydantic import Field
 
-from orthopsis.construction.moves import Act, Mark, measures_set
+from orthopsis.construction.moves import Act, Mark, Ruled, measures_set
+from orthopsis.perspective.plane import UPRIGHT, Point, join, meet
+from orthopsis.perspective.vector import Vector, plus, seen_part_way
+from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Length, say
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import PaperLength
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.way import FAR
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.road.marking import Marking, OnWay, WaySite
 
 
@@ -31,6 +35,7 @@ class Track(Marking):
     """Rails `wide_mm` on top, with a side of `side_mm`, so far `in_mm` from the ends of the
     sleepers, all on the sheet's lower edge. The `first` sleeper begins as far up the left edge as
     the cut says, the next as far on in truth; each is as `deep` as that share of the way between.
+    With `thick_mm` they have a front as well, so high at the near end of the first.
     """
 
     in_mm: PaperLength
@@ -39,6 +44,7 @@ class Track(Marking):
     sleepers: Annotated[int, Field(ge=1, le=24), FieldRole.COUNT] = 10
     first: Annotated[Cut, FieldRole.RUN]
     deep: Annotated[float, Field(gt=0, lt=1), FieldRole.FIXED] = 0.4
+    thick_mm: Annotated[PaperLength | None, Editor.SWITCH] = None
 
     def _rails(self, way: OnWay) -> tuple[Rail, Rail]:
         left, right = way.place.edges_mm
@@ -75,7 +81,35 @@ class Track(Marking):
             for x in (first, last):
                 near, far = (way.beside(first, x, gone) for gone in ends)
                 found.append(Detail(0, near, far, way.goal.name))
-        return found
+        return [*found, *self._fronts(way)]
+
+    def _fronts(self, way: OnWay) -> Iterator[Detail]:
+        """Below the near edge of each sleeper: two short uprights and a lower edge, which the rails
+        interrupt as they do all of it.
+        """
+        if self.thick_mm is None:
+            return
+        first, last = way.place.edges_mm
+        uprights = way.stage.view.uprights.name
+        down: Vector | None = None
+        for gone, _ in self._steps(way.gone(first, self.first, "track.first")):
+            ends = [way.beside(first, x, gone) for x in (first, last)]
+            # Equally thick in truth: so many mm at the near end of the first.
+            down = down or (0.0, self.thick_mm * ends[0][2], 0.0)
+            low = [plus(end, down) for end in ends]
+            for end, below in zip(ends, low, strict=True):
+                yield Detail(0, end, below, uprights)
+            line = join(*(Point(*on_paper(one)) for one in low))
+            stops = [low[0]]
+            left, right = self._rails(way)
+            for x in (left.outer_mm, left.foot_mm, right.foot_mm, right.outer_mm):
+                rail = join(way.place.at_sheet(way.stage, x), way.goal.at)
+                at = meet(line, rail)
+                share = math.dist(at.xy, on_paper(low[0])) / math.dist(*map(on_paper, low))
+                stops.append(seen_part_way(low[0], low[1], share))
+            stops.append(low[1])
+            for a, b in zip(stops[::2], stops[1::2], strict=True):
+                yield Detail(0, a, b, way.across_family)
 
     def draw(self, work: WaySite) -> None:
         """Three marks and lines for each rail, then the sleepers between the light edges."""
@@ -114,4 +148,32 @@ class Track(Marking):
         step.say("way-sleepers", left=left, alongs=measured)
         work.say_across("way-sleepers", self.sleepers)
         step.check("way-sleepers-check")
+        step.bulk = True
+        if self.thick_mm is not None:
+            self._draw_fronts(work, rows[::2], (outer, foot, other_foot, other_outer))
+
+    def _draw_fronts(
+        self, work: WaySite, near: Sequence[tuple[Mark, Mark]], rails: Sequence[Ruled]
+    ) -> None:
+        """A mark below the first, a line from it to the point on which all lower edges begin, and
+        the fronts.
+        """
+        site, paper, way = work.site, work.site.paper, work.way
+        assert self.thick_mm is not None
+        step = site.begin("way-sleeper-fronts", Act.DETAILS)
+        start = near[0][0]
+        mark = paper.measure_along(start, UPRIGHT, self.thick_mm)
+        guide = paper.aim(mark, work.goal, site.part)
+        for left, right in near:
+            low = paper.cross(paper.upright(left), guide)
+            line = work.straight_across(low)
+            end = paper.cross(line, paper.upright(right))
+            a, b, c, d = (paper.cross(line, rail) for rail in rails)
+            for one, other in ((low, a), (b, c), (d, end)):
+                paper.keep(one, other, way.across_family, site.body)
+            for top, foot in ((left, low), (right, end)):
+                paper.keep(top, foot, way.stage.view.uprights.name, site.body)
+        step.say("way-sleeper-fronts", start=start, thick=Length(self.thick_mm), mark=mark,
+                 vp=work.goal)  # fmt: skip
+        step.check("way-sleeper-fronts-check")
         step.bulk = True
