@@ -241,8 +241,7 @@ def test_sleepers_with_a_front_are_equally_thick_in_truth(two_point):
                 (low - top) / (top - LEVEL_MM),
                 (first_low - first_top) / (first_top - LEVEL_MM), rel_tol=1e-6,
             )  # fmt: skip
-    left = [line for line in fronts if abs(line.start[0] - min(f.start[0] for f in fronts)) < 1e-6]
-    assert any(math.isclose(math.dist(*line.segment), 5.0, abs_tol=1e-6) for line in left)
+    assert any(math.isclose(math.dist(*line.segment), 5.0, abs_tol=1e-6) for line in fronts)
     on = with_field(sheet_of(way(look="rails", track={**track, "thick_mm": None})).exercise,
                     "lane", "track.thick_mm", True)  # fmt: skip
     assert on.pieces[0].track.thick_mm == 5.0

@@ -124,6 +124,7 @@ def test_the_bench_is_told_which_part_of_a_house_has_which_fields():
         "sign",
         "extension",
         "setback",
+        "overhang",
         "bricks",
         "tiles",
     ]

@@ -24,7 +24,7 @@ from tests.words import instruction
 @pytest.mark.parametrize("first", range(0, 240, 40))
 def test_random_houses_agree(first, most_pieces):
     documents = (random_houses(seed, most_pieces) for seed in range(first, first + 40))
-    assert how_many_agree(documents) > 8
+    assert how_many_agree(documents) > 6
 
 
 def test_a_cottage_is_read_as_it_is_written_and_has_no_seam():

@@ -2162,6 +2162,7 @@ column-gap = Gap
 column-from = Begins
 column-wide = Wide
 column-peak = Peak
+column-rake = Up the slope
 column-text = Word
 column-along = How long
 # $value (phrase)
@@ -2170,6 +2171,12 @@ column-first = First mark
 column-near = Near line
 column-places = Corners, from the left / from the top
 column-far = Far line
+# $value (length)
+brief-rake = { $value } up the slope
+# $value (number)
+brief-rows = { $value } one below the other
+# $value (number)
+brief-columns = { $value } side by side
 # $value (phrase)
 brief-peak = peak { $value }
 # $value (own)

@@ -110,6 +110,7 @@ class _Moves(MemberMoves):
         way = plane.eave(self.drawn.house.on_paper)
         self.marks[FOOT] = self.cut(dormer.from_, mark, line, way, "from")
         self.marks[FOOT_2] = self.cut(dormer.wide, self.marks[FOOT], line, way, "wide")
+        step.differs(rake=Length(dormer.rake_mm))
         step.check("dormer-place-check")
 
     def _front(self) -> Mark:
