@@ -50,6 +50,14 @@ def test_a_garage_is_a_house_with_a_roof_and_a_door_of_its_own(on, roof, seen_th
     assert sum(line.family == goal for line in own) >= 2, "its foot and the head of its door"
 
 
+@pytest.mark.parametrize("on", ["left", "right"])
+@pytest.mark.parametrize(("up_mm", "height_mm"), [(0, 65), (65, 20), (30, 35)])
+def test_a_block_that_ends_on_the_eye_level_is_found_from_its_other_end(on, up_mm, height_mm):
+    # All lines that lie on the eye level are one, so nothing crosses there.
+    block = {**garage(on), "parts": [], "up_mm": up_mm, "height_mm": height_mm}
+    agrees(cottage(pieces__0__parts=[block], pieces__0__roof=FLAT))
+
+
 def tower(in_, **more):
     upper = {"kind": "setback", "id": "upper", "in": in_, "height_mm": 30, **more}
     return cottage(pieces__0__parts=[upper], pieces__0__roof=FLAT)

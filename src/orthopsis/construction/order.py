@@ -161,7 +161,7 @@ class Body:
 def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
     return _Ring(
         "pieces",
-        say("refused-each-partly-before", one=Own(str(a.part)), other=Own(str(b.part))),
+        say("refused-each-partly-before", one=_called(a), other=_called(b)),
         (a.part, b.part),
     )
 
@@ -257,12 +257,17 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     if None in verdicts:
         raise NoDrawingOrder(
             "pieces",
-            say("refused-in-one-another", one=Own(str(a.part)), other=Own(str(b.part))),
+            say("refused-in-one-another", one=_called(a), other=_called(b)),
             (a.part, b.part),
         )
     if len(verdicts) > 1:
         raise _around_each_other(a, b)
     return verdicts.pop() or 0 if verdicts else 0
+
+
+def _called(body: Body) -> Value:
+    """A piece as its document calls it; one of its parts by its name."""
+    return Own(body.part.piece) if body.part.number == 0 else body.name
 
 
 def _nearer(a: Hull, b: Hull, thorough: bool) -> int | None:

@@ -162,8 +162,14 @@ class _Moves(OnHouseMoves):
             step.say("block-out", start=start, vp=goal, out=Length(block.out_mm), mark=first)
             lines = [paper.lay(mark, goal) for mark in behind]
         near_foot = paper.cross(self.upright(first), lines[1])
-        far_top = paper.cross(self._along(first), lines[2])
-        far_foot = paper.cross(self.upright(far_top), lines[3])
+        # Lines on the eye level are one: what lies on it is found from the other end.
+        level_mm = self.site.stage.view.eye_level_mm
+        if abs(first.at.y - level_mm) >= abs(near_foot.at.y - level_mm):
+            far_top = paper.cross(self._along(first), lines[2])
+            far_foot = paper.cross(self.upright(far_top), lines[3])
+        else:
+            far_foot = paper.cross(self._along(near_foot), lines[3])
+            far_top = paper.cross(self.upright(far_foot), lines[2])
         self.marks |= zip(self.numbers.out, (first, near_foot, far_top, far_foot), strict=True)
         families = block_families(self.of_house.walls)
         for a, b in EDGES:

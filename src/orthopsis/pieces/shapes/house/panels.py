@@ -32,6 +32,8 @@ from orthopsis.pieces.shapes.house.walls import AROUND, Wall, WallName, Walls
 Look = Literal["windows", "door", "vents", "plain"]
 By = Literal["diagonal", "marks", "eye"]
 Parts = Annotated[float, Field(gt=0, le=100), FieldRole.FIXED]
+BEYOND_MM = 0.01
+"""A rectangle on a front may reach so far over its edge: no pencil is finer."""
 ON_THE_EDGE_MM = 1e-6
 Taken = frozenset[tuple[int, int]]
 """Openings of a panel, by row and column, whose place something else takes."""
@@ -222,9 +224,9 @@ class Panel(Measures):
             # Upward it may reach into a gable.
             (left_mm, _), (right_mm, low_mm) = on_paper(top), on_paper(far)
             for name, inside in (
-                ("x_mm", left_mm <= self.front.x_mm + ON_THE_EDGE_MM),
-                ("width_mm", self.front.corners[2].x <= right_mm + ON_THE_EDGE_MM),
-                ("height_mm", self.front.corners[2].y <= low_mm + ON_THE_EDGE_MM),
+                ("x_mm", left_mm <= self.front.x_mm + BEYOND_MM),
+                ("width_mm", self.front.corners[2].x <= right_mm + BEYOND_MM),
+                ("height_mm", self.front.corners[2].y <= low_mm + BEYOND_MM),
             ):
                 if not inside:
                     path = f"parts.{self.id}.front.{name}"
