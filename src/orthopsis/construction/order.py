@@ -161,7 +161,7 @@ class Body:
 def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
     return _Ring(
         "pieces",
-        say("refused-each-partly-before", one=_called(a), other=_called(b)),
+        say("refused-each-partly-before", one=called(a), other=called(b)),
         (a.part, b.part),
     )
 
@@ -257,7 +257,7 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     if None in verdicts:
         raise NoDrawingOrder(
             "pieces",
-            say("refused-in-one-another", one=_called(a), other=_called(b)),
+            say("refused-in-one-another", one=called(a), other=called(b)),
             (a.part, b.part),
         )
     if len(verdicts) > 1:
@@ -265,7 +265,7 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     return verdicts.pop() or 0 if verdicts else 0
 
 
-def _called(body: Body) -> Value:
+def called(body: Body) -> Value:
     """A piece as its document calls it; one of its parts by its name."""
     return Own(body.part.piece) if body.part.number == 0 else body.name
 

@@ -256,6 +256,11 @@ class Drawn(ABC):
         """Whether it is a letter or a figure, which must not be drawn too small."""
         return False
 
+    @property
+    def meant_thin(self) -> bool:
+        """Whether some of its sides are thin by their nature, as those of a board are."""
+        return False
+
     def slope_points(self, stage: Stage) -> Sequence[VanishingPoint]:
         """Points of its own that lines lead to which rise or fall. Raises ExerciseError."""
         del stage

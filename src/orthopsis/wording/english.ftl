@@ -1873,6 +1873,10 @@ overhang-foot =
     Draw the diagonals on beyond the corners as well. From { $mark } draw a light line as the edge round the corner runs, from
     diagonal to diagonal, and turn there: so go round outside the walls. The corners of the roof are { $corners }.
 setback-foot-check = All four corners lie on the diagonals, and each side runs like the edge of the roof beside it.
+overhang-foot-title = its edge round the walls
+overhang-foot-check = All four corners lie on the diagonals, and each side runs like the wall below it.
+overhang-block-title = the board of its edge
+overhang-block-check = Its edges run to the same points as those of the walls.
 setback-block-title = its walls and its top
 # $foot (mark) $high (length) $top (mark)
 setback-block =

@@ -5,14 +5,14 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 
-from orthopsis.construction.order import NoDrawingOrder, stand_apart
+from orthopsis.construction.order import NoDrawingOrder, called, stand_apart
 from orthopsis.exercise.advice.one import Advice, first_that, steps_aside
 from orthopsis.exercise.change import Change
 from orthopsis.exercise.personal import on_sheet
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import XY
-from orthopsis.phrase import About, Length, Number, Own, Value
+from orthopsis.phrase import About, Length, Number, Value
 from orthopsis.pieces.roles import FieldRole, told
 
 LEAST_FACE_MM = 3.0
@@ -36,7 +36,8 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
         moved = first_that(scene, steps_aside(scene, number), apart)
         step_mm = abs(moved[0]) if moved else 0.0
         values: dict[str, Value] = {
-            "first": Own(str(pair[0])), "second": Own(str(pair[1])), "step": Length(step_mm)
+            "first": called(scene.bodies[first]), "second": called(scene.bodies[second]),
+            "step": Length(step_mm),
         }  # fmt: skip
         where, changes = scene.bodies[second].corners[0][0].xy, moved[1] if moved else ()
         yield Advice.of("in-one-another", where, step_mm, values, changes)
@@ -46,7 +47,7 @@ def slivers(scene: Scene) -> Iterator[Advice]:
     """Of each piece the thinnest side that shows, when it is too thin to be drawn."""
     thinnest: dict[int, tuple[int, XY, float]] = {}
     for k, (body, part) in enumerate(zip(scene.bodies, scene.parts, strict=True)):
-        thin = thinnest_face(body.shown.faces)
+        thin = None if part.drawn.meant_thin else thinnest_face(body.shown.faces)
         if thin is not None and thin[1] < thinnest.get(part.number, (0, thin[0], math.inf))[2]:
             thinnest[part.number] = k, *thin
     for number, (k, where, width_mm) in thinnest.items():

@@ -107,7 +107,8 @@ class _Moves(OnHouseMoves):
     def foot(self) -> None:
         """A cut on the roof's edge, carried round by the diagonals."""
         paper, part = self.paper, self.site.part
-        step = self.site.begin("setback-foot", Act.DETAILS)
+        hangs = self.setback.out_mm is not None
+        step = self.site.begin("overhang-foot" if hangs else "setback-foot", Act.DETAILS)
         near, beside, other, across = (self.corner_of_house(k) for k in self.tops)
         through = paper.diagonal(near, across, part)
         crossing = paper.diagonal(beside, other, part)
@@ -126,11 +127,11 @@ class _Moves(OnHouseMoves):
         for top, foot in zip(self.tops, (first, left, right, last), strict=True):
             self.marks[FOOT_UNDER[top]] = foot
         corners = strung(first, left, last, right)
-        if self.setback.out_mm is None:
-            step.say("setback-foot", mark=mark, corners=corners)
-        else:
+        if hangs:
             step.say("overhang-foot", mark=mark, corners=corners)
-        step.check("setback-foot-check")
+        else:
+            step.say("setback-foot", mark=mark, corners=corners)
+        step.check("overhang-foot-check" if hangs else "setback-foot-check")
 
     def _beyond(self, near: Mark, way: Mark | Point) -> Mark:
         """The roof's edge drawn on beyond its near corner."""
@@ -144,7 +145,8 @@ class _Moves(OnHouseMoves):
         """Uprights on the foot, the near one measured, and the top."""
         paper, marks, high_mm = self.paper, self.marks, self.setback.height_mm
         near, beside, other, across = self.tops
-        step = self.site.begin("setback-block", Act.DETAILS)
+        hangs = self.setback.out_mm is not None
+        step = self.site.begin("overhang-block" if hangs else "setback-block", Act.DETAILS)
         foot = marks[FOOT_UNDER[near]]
         marks[near] = self.above(foot, high_mm)
         for side, way in ((beside, self.ways[0]), (other, self.ways[1])):
@@ -157,5 +159,5 @@ class _Moves(OnHouseMoves):
             edges.keep(marks, a, b, families[a, b])
         step.say("setback-block", foot=foot, high=Length(high_mm), top=marks[near])
         step.differs(height=Length(high_mm))
-        step.check("setback-block-check")
+        step.check("overhang-block-check" if hangs else "setback-block-check")
         step.bulk = True

@@ -44,6 +44,10 @@ class Wing(DrawnHouse):
         return *self.path, "roof"
 
     @property
+    def meant_thin(self) -> bool:
+        return self.block.look in ("sign", "overhang")
+
+    @property
     def takes(self) -> tuple[str, ...]:
         return self.block.takes
 
