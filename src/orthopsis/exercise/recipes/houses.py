@@ -91,6 +91,37 @@ HOUSES: tuple[Recipe, ...] = (
                        "bays": 8}, door("right", 50, 85, 85)]}, version=2),
     ),
     Recipe(
+        "farmhouse",
+        "A farmhouse whose roof hangs over, with a porch: a house built on a house.",
+        "The edge of the walls is drawn on by 8 mm, and the roof's corners lie on the diagonals of "
+        "the walls' top, drawn on. The porch is 3.5 cm wide and has a gable and a door of its own.",
+        document("The farmhouse", 13, two(165, -80, 520), {
+            "kind": "building", "id": "farmhouse", "standing": "ground",
+            "edge": edge(230, 120, 225), "left": {"x_mm": 90}, "right": {"x_mm": 335},
+            "roof": {"kind": "gable", "end": "right", "peak_mm": 50, "eaves_mm": 8, "board_mm": 4},
+            "parts": [
+                {"kind": "panel", "id": "windows", "on": "left", "look": "windows", "up_mm": 40,
+                 "height_mm": 35, "bays": {"count": 3}},
+                {"kind": "block", "id": "porch", "look": "porch", "on": "right",
+                 "from": along(35), "to": along(70), "height_mm": 70, "out_mm": 20,
+                 "roof": {"kind": "gable", "end": "right", "peak_mm": 20},
+                 "parts": [door("right", 8, 26, 55)]}]}, version=2),
+    ),
+    Recipe(
+        "kiosk",
+        "A kiosk on its pavement: the kerb turns the corner, so it uses both points.",
+        "The kerb is 1 cm high at the corner and the pavement reaches 14.5 cm to both sides. The "
+        "kiosk's front edge stands 2.5 cm above that corner, on the pavement's top.",
+        document("The kiosk", 11, two(95, -60, 480),
+            {"kind": "box", "id": "pavement", "standing": "ground", "edge": edge(215, 240, 250),
+             "left": {"x_mm": 70}, "right": {"x_mm": 360}},
+            {"kind": "building", "id": "kiosk", "on": "pavement/top", "edge": edge(215, 130, 215),
+             "left": along(60), "right": along(55),
+             "roof": {"kind": "hip", "end": "left", "peak_mm": 45, "ridge": "pyramid"},
+             "parts": [{"kind": "panel", "id": "window", "on": "left", "look": "windows",
+                        "up_mm": 35, "height_mm": 30, "bays": {"count": 2}}]}, version=2),
+    ),
+    Recipe(
         "tiled-pavilion",
         "A pavilion with a hip roof, a dormer and shingles: joints and dormer go up to one point.",
         "The slope's point lies 15 cm above the sheet, on a second one taped on. The ridge ends at "

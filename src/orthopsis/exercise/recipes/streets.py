@@ -144,6 +144,22 @@ STREETS: tuple[Recipe, ...] = (
                  "back": {"along_mm": 50}}]}, version=2),
     ),
     Recipe(
+        "terrace",
+        "A terrace: three equal houses, of which only the first is measured.",
+        "The end house is 18 cm high, its neighbours begin 3.5 cm lower. The second and third are "
+        "as high as the first by its line, and as long by the diagonal through the middle of the "
+        "upright between two of them.",
+        document("The terrace", 12, two(175, -60, 480),
+            {"kind": "building", "id": "end house", "standing": "ground",
+             "edge": edge(300, 60, 240), "left": along(55), "right": along(60)},
+            {"kind": "row", "id": "terrace", "from": {"piece": "end house", "side": "left"},
+             "buildings": [
+                 {"id": "first", "top_mm": 95, "length": along(50), "back": along(40),
+                  "parts": [windows("windows", "left", 2, 14, 26, 2)]},
+                 {"id": "second", "like": "first"}, {"id": "third", "like": "first"}]},
+            version=2),
+    ),
+    Recipe(
         "school-corner",
         "A corner of eight houses: one at the corner, four and three beside it.",
         "The points lie 6 cm beside the sheet, within reach of a strip. The school is 20.5 cm "
