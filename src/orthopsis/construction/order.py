@@ -195,7 +195,9 @@ def in_building_order(bodies: Sequence[Body], near_to_far: Sequence[int]) -> lis
 
     def add(number: int) -> None:
         order.append(number)
-        for above in built_on.get(bodies[number].part, ()):
+        # As the document lists them: a roof before what lies on it, whatever is nearer.
+        parts = built_on.get(bodies[number].part, [])
+        for above in sorted(parts, key=lambda k: bodies[k].part.number):
             add(above)
 
     for number in grounds_first:

@@ -1866,12 +1866,15 @@ setback-diagonals = Draw the diagonals { $one } and { $other } of the flat roof 
 setback-foot =
     From { $mark } draw a light line along the roof to the next diagonal, and turn there: so go round from diagonal to
     diagonal, as the edges of the roof run. The corners of the foot are { $corners }.
-# $corner (mark) $out (length) $mark (mark)
-overhang-beyond = Draw the roof’s edge on beyond { $corner } by { $out }: { $mark }.
+# $one (marks) $other (marks)
+overhang-diagonals =
+    Draw the diagonals { $one } and { $other } of the walls’ top lightly, and on beyond the corners at both ends.
+# $edge (marks) $out (length) $mark (mark)
+overhang-beyond = Draw the line { $edge } on by { $out }: { $mark }.
 # $mark (mark) $corners (marks)
 overhang-foot =
-    Draw the diagonals on beyond the corners as well. From { $mark } draw a light line as the edge round the corner runs, from
-    diagonal to diagonal, and turn there: so go round outside the walls. The corners of the roof are { $corners }.
+    From { $mark } draw a light line as the edge round the corner runs, from diagonal to diagonal, and turn there: so go round
+    outside the walls. The corners of the roof are { $corners }.
 setback-foot-check = All four corners lie on the diagonals, and each side runs like the edge of the roof beside it.
 overhang-foot-title = its edge round the walls
 overhang-foot-check = All four corners lie on the diagonals, and each side runs like the wall below it.

@@ -112,14 +112,15 @@ class _Moves(OnHouseMoves):
         near, beside, other, across = (self.corner_of_house(k) for k in self.tops)
         through = paper.diagonal(near, across, part)
         crossing = paper.diagonal(beside, other, part)
-        step.say("setback-diagonals", one=strung(near, across), other=strung(beside, other))
+        one, two = strung(near, across), strung(beside, other)
+        step.say("overhang-diagonals" if hangs else "setback-diagonals", one=one, other=two)
         goal = self.site.points.get(self.ways[0])
         way = LEFT if beside.at.x < near.at.x else LEVEL
         edge = paper.along(near, beside)
         if self.setback.in_ is not None:
             mark = cut_mark(self.setback.in_, near, edge, goal, way, self.site, "inset")
         else:
-            mark = self._beyond(near, goal or way)
+            mark = self._beyond(beside, near, goal or way)
         line = self.toward(mark, self.ways[1])
         first, right = paper.cross(line, through), paper.cross(line, crossing)
         left = paper.cross(self.toward(first, self.ways[0]), crossing)
@@ -133,11 +134,11 @@ class _Moves(OnHouseMoves):
             step.say("setback-foot", mark=mark, corners=corners)
         step.check("overhang-foot-check" if hangs else "setback-foot-check")
 
-    def _beyond(self, near: Mark, way: Mark | Point) -> Mark:
+    def _beyond(self, beside: Mark, near: Mark, way: Mark | Point) -> Mark:
         """The roof's edge drawn on beyond its near corner."""
         out_mm, step = self.setback.out_mm or 0.0, self.paper.steps[-1]
         mark = self.paper.measure_along(near, way, -out_mm)
-        step.say("overhang-beyond", corner=near, out=Length(out_mm), mark=mark)
+        step.say("overhang-beyond", edge=strung(beside, near), out=Length(out_mm), mark=mark)
         step.differs(inset=Length(out_mm))
         return mark
 
