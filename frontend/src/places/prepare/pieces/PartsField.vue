@@ -30,6 +30,9 @@ const choose = (at: number, name: string, value: string | boolean | null) =>
     <legend>{{ field.label }}</legend>
     <details v-for="(part, at) in parts" :key="part.id">
       <summary>{{ part.id }}</summary>
+      <p v-if="part.like">
+        It is like {{ part.like }}: all that is changed there is changed here, too.
+      </p>
       <piece-fields
         :told="toldOfPart(part, field)"
         :doc="doc"
@@ -70,6 +73,9 @@ legend {
 }
 details {
   width: 100%;
+}
+p {
+  margin: 4px 0;
 }
 summary {
   padding: 4px 0;

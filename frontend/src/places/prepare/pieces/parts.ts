@@ -4,12 +4,13 @@ import type { Told } from "./kinds";
 
 export type Part = { id: string } & Record<string, unknown>;
 
-/** A part in the shape that a form of fields is built from. */
+/** A part in the shape that a form of fields is built from; one like another has only its gap. */
 export function toldOfPart(part: Part, field: FieldSpec): Told {
+  const fields = part.like ? field.fields.filter(({ path }) => path[0] === "gap") : field.fields;
   const none = { name: "", tells: "id", systems: [1, 2, 3], sized: ["", ""] as [string, string] };
   return {
     piece: part as unknown as Piece,
-    kind: { kind: "part", name: "", several: "", add: "", fields: field.fields, forms: [] },
+    kind: { kind: "part", name: "", several: "", add: "", fields, forms: [] },
     form: { ...none, fields: [] },
   };
 }
