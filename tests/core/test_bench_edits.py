@@ -10,9 +10,11 @@ from orthopsis.errors import ExerciseError
 from orthopsis.exercise.editing import open_row_ends, with_field, with_house_beside, with_part
 from orthopsis.exercise.faces import open_faces
 from orthopsis.exercise.load import from_data, to_data
+from orthopsis.exercise.recipes import RECIPES
 from orthopsis.exercise.resolve import resolve
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import inside
+from orthopsis.phrase import say
 from orthopsis.pieces.base import NewPart
 from tests.agreement import difference, kept, outlines
 from tests.documents import example
@@ -31,6 +33,16 @@ def test_the_faces_that_turn_to_us_are_open_with_what_they_take():
     assert "bricks" in faces["left"].takes
     assert "bricks" not in faces["right"].takes, "a gable rises from it"
     assert inside((170, 170), [faces["left"].outline])
+
+
+@pytest.mark.parametrize("one", RECIPES, ids=lambda one: one.name)
+def test_every_face_and_every_grip_has_a_name_that_can_be_read(one):
+    scene = resolve(one.document)
+    said = [f"face-{face.name.replace(' ', '-')}" for _, face in open_faces(scene)]
+    for number, piece in enumerate(scene.exercise.pieces):
+        grips = piece.handles(scene.stage(number), scene.pieces[number])
+        said += [grip.label or f"grip-{grip.field.replace('.', '-')}" for grip in grips]
+    assert all(scene.words.say(say(one)) for one in said)
 
 
 def test_the_nearest_face_lies_over_the_others_and_hidden_ones_are_not_offered():

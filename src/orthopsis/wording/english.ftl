@@ -2758,6 +2758,7 @@ grip-inset = how far it is set in
 face-left = left wall
 face-right = right wall
 face-front = front wall
+face-top = flat top
 face-roof = roof
 face-roof-left = left slope of the roof
 face-roof-right = right slope of the roof
