@@ -29,6 +29,7 @@ from orthopsis.web.routes.drawing import as_json, picture_record, run_record
 from tests.documents import ROOT, Data, random_document
 from tests.houses import random_houses
 from tests.letters import random_words
+from tests.rooms import random_made, random_room
 from tests.streets import random_street
 from tests.words import message, remedy
 
@@ -51,13 +52,17 @@ def mutated(seed: int) -> Data:
         data = random_houses(start, 2)
     elif kind < 0.5:
         data = random_street(start)
+    elif kind < 0.58:
+        data = random_room(start)
+    elif kind < 0.64:
+        data = random_made(start)
     else:
         data = random_document(start, round_share=rng.choice([0.0, 0.4]))
     if rng.random() < 0.15 and data["pieces"]:
         own = {"on": data["pieces"][0]["id"], "top_mm": rng.randint(0, 300),
                "bottom_mm": rng.randint(0, 300)}  # fmt: skip
         data["pieces"].append({"kind": "box", "id": "on its lines", "stack": own})
-    for _ in range(rng.choice([0, 1, 1, 2, 2, 3, 4])):
+    for _ in range(rng.choice([0, 0, 1, 1, 2, 2, 3, 4])):
         _spoil(data, rng)
     return data
 

@@ -68,12 +68,13 @@ def test_every_example_in_the_format_page_is_accepted():
     assert [piece["id"] for piece in pieces] == [
         "crate", "corner-house", "shed", "upper", "parcel", "big bin", "fern", "pots", "stair",
         "cottage", "bakery", "pavilion", "shop", "school", "tea room", "barn", "lane", "east",
-        "poles", "hills", "planet",
+        "poles", "hills", "planet", "hall", "nook", "pillar", "tiles", "door", "table", "flight",
     ]  # fmt: skip
     crate, house, shed, upper, parcel, drum, fern, pots, stair, *street = pieces
     cottage, bakery, pavilion, shop, school, tea_room, barn, lane, row, poles, hills, planet = (
-        street
+        street[:12]
     )
+    hall, nook, *in_rooms = street[12:]
     for kind, size, shown in (
         ("one-point", "A3", [crate]),
         ("one-point", "A3", [drum]),
@@ -89,6 +90,9 @@ def test_every_example_in_the_format_page_is_accepted():
         ("two-point", "A3", [pavilion]),
         ("two-point", "A3", [tea_room]),
         ("one-point", "A3", [lane, hills, planet]),
+        ("one-point", "A3", [hall, *in_rooms[:4]]),
+        ("one-point", "A3", [in_rooms[4]]),
+        ("two-point", "12x18in", [nook]),
         ("two-point", "12x18in", [lane, poles]),
         ("three-point", "A3", [shed, upper]),
     ):

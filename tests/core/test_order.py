@@ -20,7 +20,7 @@ def standing(name, x, top, foot, width=50, depth=20, **more):
 
 def order(data, pieces):
     scene = scene_of(data, pieces=pieces)
-    return [pieces[i]["id"] for i in near_to_far(scene.bodies)]
+    return [pieces[i]["id"] for i in near_to_far(scene.bodies).numbers]
 
 
 def test_the_nearer_of_two_overlapping_boxes_comes_first_however_they_are_listed():

@@ -8,7 +8,7 @@ import pytest
 
 from orthopsis.construction.guides import GUIDE_OVERSHOOT_MM
 from orthopsis.construction.moves import Act, Do, Idea, Mark
-from orthopsis.construction.order import Body, SeenLine, Shown
+from orthopsis.construction.order import Body, Ordered, SeenLine, Shown
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.record import mark_name
 from orthopsis.construction.standing import StandingBodies
@@ -43,7 +43,7 @@ def body(piece="thing", transparent=False, faces=(), edges=()):
 def stand(paper, nearer):
     """Something that stands before the thing."""
     elsewhere = ((300.0, 10.0), (310.0, 10.0), (310.0, 20.0))
-    paper.standing = StandingBodies([nearer, body(faces=(elsewhere,))], [0, 1])
+    paper.standing = StandingBodies([nearer, body(faces=(elsewhere,))], Ordered([0, 1]))
 
 
 def moves(paper):

@@ -1304,6 +1304,17 @@ export interface components {
             away: boolean;
         };
         /**
+         * BackWall
+         * @description A room in one point: its `back` wall, in true shape. Corners 0 to 3 as on a front.
+         */
+        BackWall: {
+            /** Levels */
+            levels?: {
+                [key: string]: number;
+            };
+            back: components["schemas"]["Front"];
+        };
+        /**
          * Bays
          * @description Openings side by side with a pier between and at both ends, in the ratio `pier` : `open`,
          *     equal in truth; how they are found is said `by`.
@@ -1409,6 +1420,8 @@ export interface components {
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
             stack?: components["schemas"]["Stack"];
+            height?: components["schemas"]["Height"];
+            foot?: components["schemas"]["Foot"];
         };
         /**
          * Building
@@ -1448,7 +1461,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"] | components["schemas"]["Setback"])[];
+            parts?: (components["schemas"]["orthopsis__pieces__shapes__house__panels__Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"] | components["schemas"]["Setback"])[];
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -1457,6 +1470,8 @@ export interface components {
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
             stack?: components["schemas"]["Stack"];
+            height?: components["schemas"]["Height"];
+            foot?: components["schemas"]["Foot"];
         };
         /**
          * Centre
@@ -1578,6 +1593,17 @@ export interface components {
             sheets: number;
             /** Title */
             title: string;
+        };
+        /**
+         * Corner
+         * @description A room in two points: the upright of its `corner`. Corner 0 lies above, 1 on the floor.
+         */
+        Corner: {
+            /** Levels */
+            levels?: {
+                [key: string]: number;
+            };
+            corner: components["schemas"]["Upright"];
         };
         /**
          * CornerOut
@@ -1740,6 +1766,8 @@ export interface components {
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
             stack?: components["schemas"]["Stack"];
+            height?: components["schemas"]["Height"];
+            foot?: components["schemas"]["Foot"];
         };
         /**
          * Dashes
@@ -2011,7 +2039,7 @@ export interface components {
                 [key: string]: components["schemas"]["OnePointView"] | components["schemas"]["TwoPointView"] | components["schemas"]["ThreePointView"];
             };
             /** Pieces */
-            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Disc"] | components["schemas"]["Letters"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Row"] | components["schemas"]["Sketch"] | components["schemas"]["Way"])[];
+            pieces?: (components["schemas"]["Box"] | components["schemas"]["Building"] | components["schemas"]["Cylinder"] | components["schemas"]["Disc"] | components["schemas"]["Letters"] | components["schemas"]["MadeThing"] | components["schemas"]["Outline"] | components["schemas"]["Posts"] | components["schemas"]["Room"] | components["schemas"]["orthopsis__pieces__kinds__panel__Panel"] | components["schemas"]["Row"] | components["schemas"]["Sketch"] | components["schemas"]["Stairs"] | components["schemas"]["Way"])[];
         };
         /**
          * ExerciseIn
@@ -2213,6 +2241,28 @@ export interface components {
          * @enum {string}
          */
         Flow: "things" | "stages" | "corners";
+        /**
+         * Foot
+         * @description The foot of a front: its left end, from the sheet's left and top, and how wide it is.
+         */
+        Foot: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * FootCorner
+         * @description The nearest corner of what stands on the floor, from the sheet's left and top.
+         */
+        FootCorner: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
         /** FormOut */
         FormOut: {
             /** Name */
@@ -2386,6 +2436,19 @@ export interface components {
             notes: string[];
         };
         /**
+         * Height
+         * @description How high something is: so many `mm` over its foot, to a `level` of the room, or `to` the
+         *     ceiling.
+         */
+        Height: {
+            /** Mm */
+            mm?: number | null;
+            /** Level */
+            level?: string | null;
+            /** To */
+            to?: string | null;
+        };
+        /**
          * Hip
          * @description Four slopes. `peak_mm` is how far the ridge's level lies above the near upright's top on
          *     paper; the `ridge` begins and ends at the quarters of the roof's middle line, where the roof is
@@ -2465,7 +2528,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"] | components["schemas"]["Setback"])[];
+            parts?: (components["schemas"]["orthopsis__pieces__shapes__house__panels__Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"] | components["schemas"]["Chimney"] | components["schemas"]["Dormer"] | components["schemas"]["WallBlock"] | components["schemas"]["Setback"])[];
         };
         /**
          * JobState
@@ -2834,6 +2897,94 @@ export interface components {
                 ]
             ] | null;
         };
+        /**
+         * MadeThing
+         * @description A block with parts taken away, as one thing without seams.
+         *
+         *     `top_mm` is how thick what lies is, `leg_mm` what stands; legs are square. `seat_mm` is how high
+         *     a seat lies, `back` the side of its back, `boards` how many a shelf has. Of a `cut`, `take` are
+         *     the parts that are taken away, each by its column, row and layer from 0.
+         */
+        MadeThing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "made";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /**
+             * Form
+             * @default table
+             * @enum {string}
+             */
+            form: "table" | "stool" | "bench" | "chair" | "bed" | "shelf" | "tank" | "book" | "cut";
+            /** Top Mm */
+            top_mm?: number | null;
+            /** Leg Mm */
+            leg_mm?: number | null;
+            /** Seat Mm */
+            seat_mm?: number | null;
+            /**
+             * Boards
+             * @default 4
+             */
+            boards: number;
+            /**
+             * Back
+             * @default back
+             * @enum {string}
+             */
+            back: "back" | "front" | "left" | "right" | "far left" | "far right";
+            /**
+             * Columns
+             * @default 1
+             */
+            columns: number;
+            /**
+             * Rows
+             * @default 1
+             */
+            rows: number;
+            /**
+             * Layers
+             * @default 1
+             */
+            layers: number;
+            /** Take */
+            take?: [
+                number,
+                number,
+                number
+            ][];
+            front?: components["schemas"]["Front"];
+            depth?: components["schemas"]["Cut"];
+            edge?: components["schemas"]["FrontEdge"];
+            left?: components["schemas"]["Cut"];
+            right?: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            stack?: components["schemas"]["Stack"];
+            height?: components["schemas"]["Height"];
+            foot?: components["schemas"]["Foot"];
+        };
         /** MarkIn */
         MarkIn: {
             /** Pupil Id */
@@ -2947,6 +3098,13 @@ export interface components {
             problem: string;
         };
         /**
+         * OnBackWall
+         * @description A `front` in the back wall, in true shape.
+         */
+        OnBackWall: {
+            front: components["schemas"]["Front"];
+        };
+        /**
          * OnEdge
          * @description The front `edge`, and how far the `left` and the `right` side go back.
          *
@@ -2959,6 +3117,33 @@ export interface components {
             right: components["schemas"]["Cut"];
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
+        };
+        /**
+         * OnFloor
+         * @description A rug: its `foot`, and its `depth` along the floor.
+         */
+        OnFloor: {
+            foot: components["schemas"]["Foot"];
+            depth: components["schemas"]["Cut"];
+        };
+        /**
+         * OnFoot
+         * @description In one point: the `foot` of a front, its `depth` along the floor, its `height`.
+         */
+        OnFoot: {
+            height: components["schemas"]["Height"];
+            foot: components["schemas"]["Foot"];
+            depth: components["schemas"]["Cut"];
+        };
+        /**
+         * OnFootCorner
+         * @description In two points: the `foot` of the front edge, how far `left` and `right` go, its `height`.
+         */
+        OnFootCorner: {
+            height: components["schemas"]["Height"];
+            foot: components["schemas"]["FootCorner"];
+            left: components["schemas"]["Cut"];
+            right: components["schemas"]["Cut"];
         };
         /**
          * OnFront
@@ -2976,6 +3161,22 @@ export interface components {
             stack: components["schemas"]["Stack"];
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
+        };
+        /**
+         * OnSideWall
+         * @description Between two cuts along the foot of a wall, which begin where that leaves the sheet; `up_mm`
+         *     and `height_mm` are measured on the upright at the back.
+         */
+        OnSideWall: {
+            from: components["schemas"]["Cut"];
+            to: components["schemas"]["Cut"];
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /** Height Mm */
+            height_mm: number;
         };
         /**
          * OnePointView
@@ -3126,6 +3327,26 @@ export interface components {
             /** Turned Vp Mm */
             turned_vp_mm?: number | null;
             stack?: components["schemas"]["Stack"];
+            height?: components["schemas"]["Height"];
+            foot?: components["schemas"]["Foot"];
+        };
+        /**
+         * OverFloor
+         * @description Tiles on a floor: `grid` many across and back at most, from the sheet's lower edge on, or
+         *     from a `foot` of their own. `row` says how deep the first row is.
+         */
+        OverFloor: {
+            /** Grid */
+            grid: [
+                number,
+                number
+            ];
+            /**
+             * Row
+             * @default square
+             */
+            row: "square" | components["schemas"]["Cut"];
+            foot?: components["schemas"]["Foot"] | null;
         };
         /**
          * OwnSize
@@ -3151,71 +3372,6 @@ export interface components {
              * @enum {string}
              */
             demand: "first steps" | "standard" | "stretch";
-        };
-        /**
-         * Panel
-         * @description Rectangles in the wall `on`: one by `up_mm` and `height_mm`, or one in each of so many equal
-         *     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
-         *     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
-         *     wall that we face one rectangle is a `front` on the sheet. An `inset` is a cut from a corner of
-         *     the first opening into the wall; all openings are as deep. An `arch` closes each above its head.
-         *     `freehand` ones are drawn and not judged.
-         */
-        Panel: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "panel";
-            /** Id */
-            id: string;
-            /**
-             * On
-             * @enum {string}
-             */
-            on: "left" | "right" | "front";
-            /**
-             * Look
-             * @default plain
-             * @enum {string}
-             */
-            look: "windows" | "door" | "vents" | "plain";
-            /** Storeys */
-            storeys?: number | null;
-            /**
-             * Skip
-             * @default 0
-             */
-            skip: number;
-            /**
-             * Sill Mm
-             * @default 0
-             */
-            sill_mm: number;
-            /**
-             * Up Mm
-             * @default 0
-             */
-            up_mm: number;
-            /** Height Mm */
-            height_mm?: number | null;
-            from?: components["schemas"]["Cut"] | null;
-            to?: components["schemas"]["Cut"] | null;
-            bays?: components["schemas"]["Bays"] | null;
-            front?: components["schemas"]["Front"] | null;
-            inset?: components["schemas"]["Cut"] | null;
-            arch?: components["schemas"]["Arch"] | null;
-            /**
-             * Freehand
-             * @default false
-             */
-            freehand: boolean;
-            /**
-             * Teach
-             * @default one
-             * @enum {string}
-             */
-            teach: "one" | "all";
         };
         /**
          * PartIn
@@ -3677,6 +3833,42 @@ export interface components {
             new: string;
         };
         /**
+         * Room
+         * @description A room by its `back` wall, or by the upright of its `corner`.
+         */
+        Room: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "room";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default ground
+             * @constant
+             */
+            standing: "ground";
+            /** On */
+            on?: string | null;
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /** Levels */
+            levels?: {
+                [key: string]: number;
+            };
+            back?: components["schemas"]["Front"];
+            corner?: components["schemas"]["Upright"];
+        };
+        /**
          * RoundPlace
          * @description A circle on the sheet.
          */
@@ -3842,7 +4034,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"])[];
+            parts?: (components["schemas"]["orthopsis__pieces__shapes__house__panels__Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"])[];
         };
         /**
          * Settings
@@ -4003,6 +4195,59 @@ export interface components {
             top_mm: number;
             /** Bottom Mm */
             bottom_mm: number;
+        };
+        /**
+         * Stairs
+         * @description A flight of `risers` equal steps that `climbs` to the left or the right, in one point also
+         *     away from us. Its block is as high as all of them; in two and three points the front edge is
+         *     the measuring line at the first riser.
+         */
+        Stairs: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stairs";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default floating
+             * @enum {string}
+             */
+            standing: "ground" | "floating";
+            /** On */
+            on?: string | null;
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /**
+             * Risers
+             * @default 5
+             */
+            risers: number;
+            /**
+             * Climbs
+             * @default right
+             * @enum {string}
+             */
+            climbs: "left" | "right" | "away";
+            front?: components["schemas"]["Front"];
+            depth?: components["schemas"]["Cut"];
+            edge?: components["schemas"]["FrontEdge"];
+            left?: components["schemas"]["Cut"];
+            right?: components["schemas"]["Cut"];
+            /** Turned Vp Mm */
+            turned_vp_mm?: number | null;
+            stack?: components["schemas"]["Stack"];
+            height?: components["schemas"]["Height"];
+            foot?: components["schemas"]["Foot"];
         };
         /**
          * StepEdit
@@ -4397,6 +4642,18 @@ export interface components {
             problem: string | null;
         };
         /**
+         * Upright
+         * @description Where two walls meet, from the sheet's left and top.
+         */
+        Upright: {
+            /** X Mm */
+            x_mm: number;
+            /** Top Mm */
+            top_mm: number;
+            /** Bottom Mm */
+            bottom_mm: number;
+        };
+        /**
          * VanishingPointRecord
          * @description A vanishing point: its place, or its direction when it lies at infinity.
          */
@@ -4531,7 +4788,7 @@ export interface components {
              */
             roof: components["schemas"]["Flat"] | components["schemas"]["Gable"] | components["schemas"]["Hip"] | components["schemas"]["LeanTo"];
             /** Parts */
-            parts?: (components["schemas"]["Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"])[];
+            parts?: (components["schemas"]["orthopsis__pieces__shapes__house__panels__Panel"] | components["schemas"]["Pattern"] | components["schemas"]["Lettering"])[];
         };
         /**
          * Way
@@ -4689,6 +4946,135 @@ export interface components {
              * @enum {string}
              */
             far: "long ruler" | "book edge" | "ladders";
+        };
+        /**
+         * Panel
+         * @description Something flat `on` a surface of a room: tiles by their `grid`, a rug by its `foot`, in the
+         *     back wall by its `front`, in another wall by cuts along that.
+         */
+        orthopsis__pieces__kinds__panel__Panel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "panel";
+            /** Id */
+            id: string;
+            /** Uid */
+            uid?: string | null;
+            /** View */
+            view?: string | null;
+            /**
+             * Standing
+             * @default ground
+             * @constant
+             */
+            standing: "ground";
+            /** On */
+            on: string;
+            /**
+             * Transparent
+             * @default false
+             */
+            transparent: boolean;
+            /**
+             * Look
+             * @default plain
+             * @enum {string}
+             */
+            look: "tiles" | "rug" | "picture" | "door" | "window" | "cupboard" | "plain";
+            /**
+             * Chequered
+             * @default false
+             */
+            chequered: boolean;
+            /** Grid */
+            grid?: [
+                number,
+                number
+            ];
+            /**
+             * Row
+             * @default square
+             */
+            row: "square" | components["schemas"]["Cut"];
+            foot?: components["schemas"]["Foot"] | null;
+            front?: components["schemas"]["Front"];
+            from?: components["schemas"]["Cut"];
+            to?: components["schemas"]["Cut"];
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /** Height Mm */
+            height_mm?: number;
+            depth?: components["schemas"]["Cut"];
+        };
+        /**
+         * Panel
+         * @description Rectangles in the wall `on`: one by `up_mm` and `height_mm`, or one in each of so many equal
+         *     `storeys`, its sill `sill_mm` above the storey's line, the lowest `skip` left out. `from` and
+         *     `to` are cuts along the wall's foot from its near upright, `bays` part what is between. On a
+         *     wall that we face one rectangle is a `front` on the sheet. An `inset` is a cut from a corner of
+         *     the first opening into the wall; all openings are as deep. An `arch` closes each above its head.
+         *     `freehand` ones are drawn and not judged.
+         */
+        orthopsis__pieces__shapes__house__panels__Panel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "panel";
+            /** Id */
+            id: string;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "left" | "right" | "front";
+            /**
+             * Look
+             * @default plain
+             * @enum {string}
+             */
+            look: "windows" | "door" | "vents" | "plain";
+            /** Storeys */
+            storeys?: number | null;
+            /**
+             * Skip
+             * @default 0
+             */
+            skip: number;
+            /**
+             * Sill Mm
+             * @default 0
+             */
+            sill_mm: number;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /** Height Mm */
+            height_mm?: number | null;
+            from?: components["schemas"]["Cut"] | null;
+            to?: components["schemas"]["Cut"] | null;
+            bays?: components["schemas"]["Bays"] | null;
+            front?: components["schemas"]["Front"] | null;
+            inset?: components["schemas"]["Cut"] | null;
+            arch?: components["schemas"]["Arch"] | null;
+            /**
+             * Freehand
+             * @default false
+             */
+            freehand: boolean;
+            /**
+             * Teach
+             * @default one
+             * @enum {string}
+             */
+            teach: "one" | "all";
         };
     };
     responses: never;

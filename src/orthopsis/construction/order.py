@@ -123,10 +123,14 @@ class Body:
     is_round: bool = False
     ground: bool = False
     """Whether it lies on the ground, behind all that stands there."""
+    last: bool = False
+    """Whether it is drawn when all else stands, as tiles are, though it lies behind."""
     on: Part | None = None
     """What it is built on: that is drawn first, and rubbed out where this then stands before it."""
     behind: bool = False
     """Whether it is built on a side that turns away, so that what it is built on hides it."""
+    by_nearness: bool = False
+    """Whether what hides its lines may be told line by line, as all of them are edges."""
 
     @cached_property
     def shown(self) -> Shown:
@@ -166,13 +170,22 @@ def _around_each_other(a: Body, b: Body) -> NoDrawingOrder:
     )
 
 
-def near_to_far(bodies: Sequence[Body], turns: Sequence[float] = ()) -> list[int]:
-    """Positions of the bodies in drawing order; those that do not overlap take turns.
+class Ordered(NamedTuple):
+    """Positions of some bodies in drawing order, and the pairs of them of which each is before a
+    part of the other: what hides what of these is told line by line.
+    """
+
+    numbers: list[int]
+    mixed: frozenset[frozenset[int]] = frozenset()
+
+
+def near_to_far(bodies: Sequence[Body], turns: Sequence[float] = ()) -> Ordered:
+    """The drawing order; those that do not overlap take turns.
 
     The one with the least of `turns` comes first; without these they keep their order.
 
     Raises NoDrawingOrder naming the pair when two stand in one another, or hide each other in a
-    ring.
+    ring and are not told line by line.
     """
     try:
         return _sorted(bodies, turns, thorough=False)
@@ -185,7 +198,13 @@ def in_building_order(bodies: Sequence[Body], near_to_far: Sequence[int]) -> lis
     """The same bodies in the order in which they are made: what lies on the ground first, though
     all that stands there is nearer, and what is built on another thing right after that.
     """
-    grounds_first = sorted(near_to_far, key=lambda k: not bodies[k].ground)
+
+    def turn(number: int) -> tuple[bool, bool, int]:
+        body = bodies[number]
+        # What lies on the ground comes as it is listed: a room before what is in its walls.
+        return body.last, not body.ground, number if body.ground else 0
+
+    grounds_first = sorted(near_to_far, key=turn)
     built_on: dict[Part, list[int]] = {}
     for number in grounds_first:
         base = bodies[number].on
@@ -210,10 +229,17 @@ class _Ring(NoDrawingOrder):
     """Each of some stands before the next, and the last before the first."""
 
 
-def _sorted(bodies: Sequence[Body], turns: Sequence[float], *, thorough: bool) -> list[int]:
+def _sorted(bodies: Sequence[Body], turns: Sequence[float], *, thorough: bool) -> Ordered:
     before: dict[int, set[int]] = {i: set() for i in range(len(bodies))}
+    mixed: set[frozenset[int]] = set()
     for i, j in combinations(range(len(bodies)), 2):
-        first = _drawn_first(bodies[i], bodies[j], thorough)
+        try:
+            first = _drawn_first(bodies[i], bodies[j], thorough)
+        except _Ring:
+            if not thorough or not _line_by_line(bodies[i], bodies[j]):
+                raise
+            mixed.add(frozenset((i, j)))
+            continue
         if first > 0:
             before[j].add(i)
         elif first < 0:
@@ -225,12 +251,22 @@ def _sorted(bodies: Sequence[Body], turns: Sequence[float], *, thorough: bool) -
         free = min(may_come, key=lambda i: (turns[i] if turns else 0.0, i), default=None)
         if free is None:
             ring = [i for i in before if i not in drawn]
-            i = ring[0]
-            j = next(k for k in before[i] if k in ring)
-            raise _around_each_other(bodies[i], bodies[j])
+            pairs = [(i, k) for i in ring for k in before[i] if k in ring]
+            told = [(i, k) for i, k in pairs if _line_by_line(bodies[i], bodies[k])]
+            if not thorough or not told:
+                i, j = pairs[0]
+                raise _around_each_other(bodies[i], bodies[j])
+            i, j = told[0]
+            before[i].discard(j)
+            mixed.add(frozenset((i, j)))
+            continue
         order.append(free)
         drawn.add(free)
-    return order
+    return Ordered(order, frozenset(mixed))
+
+
+def _line_by_line(a: Body, b: Body) -> bool:
+    return a.by_nearness and b.by_nearness
 
 
 def _drawn_first(a: Body, b: Body, thorough: bool) -> int:

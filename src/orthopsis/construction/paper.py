@@ -24,7 +24,7 @@ from orthopsis.construction.order import Body
 from orthopsis.construction.record import MoveRecord
 from orthopsis.construction.standing import StandingBodies
 from orthopsis.perspective.ellipse import EllipseArc
-from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, join, meet, toward
+from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, join, meet
 from orthopsis.perspective.segments import (
     WHOLE,
     XY,
@@ -149,6 +149,14 @@ class Paper(MoveRecord):
             )
         return ruled
 
+    def light(self, start: Point, end: Point, family: str, part: Part) -> None:
+        """A light line along a ruler that lies already, as far as the sheet goes."""
+        on_sheet = self.sheet.clip((start.xy, end.xy))
+        if on_sheet is not None:
+            first, last = (at((start.xy, end.xy), share) for share in on_sheet)
+            stroke = Stroke(first, last, family, Role.GUIDE, part)
+            self._step.strokes += self._before_nearer(StepStroke(stroke, "erase"))
+
     def diagonal(self, start: Mark, end: Mark, part: Part) -> Ruled:
         """A light line from corner to corner."""
         self._step.ideas.add(Idea.DIAGONAL)
@@ -163,16 +171,6 @@ class Paper(MoveRecord):
             drawn = at(ends, on_sheet[0]), at(ends, on_sheet[1])
             stroke = Stroke(*drawn, ruled.family, Role.GUIDE, part)
             self._step.strokes += self._before_nearer(StepStroke(stroke, "erase"))
-
-    def tried(self, start: Mark, goal: Mark, toward_mm: float, part: Part) -> None:
-        """The ruler laid from a mark to a point, where nothing is drawn."""
-        end = toward(start.at, goal.at, toward_mm)
-        stroke = Stroke(start.at.xy, end.xy, goal.name, Role.GUIDE, part)
-        self._step.tried.append(stroke)
-
-    def along(self, start: Mark, end: Mark) -> Ruled:
-        """A line that is drawn already between two marks, to be crossed with another."""
-        return Ruled("", join(start.at, end.at), "", start, end, (start.name, end.name))
 
     def upright(self, start: Mark) -> Ruled:
         """The set square laid upright through a mark; what is drawn of it is said by `keep`."""
@@ -239,11 +237,13 @@ class Paper(MoveRecord):
             on_sheet = self.sheet.clip(segment)
             if on_sheet is None:
                 continue
-            self._step.corners += ends
+            self._step.corners += (end for end in ends if self.sheet.holds(end.at))
             covered = drawn_by_others(segment, body, self.standing.bodies, self.tolerance)
             covered += self._drawn_before(segment, family, body.part)
-            nearer = self.standing.under_nearer(segment, body.part, self.tolerance)
-            later = self.standing.built_on(body.part)
+            beside = self.standing.under_parts_of(segment, body)
+            nearer = self.standing.under_nearer(segment, body.part, self.tolerance) | beside
+            not_begun = beside.keys() - {step.part for step in self.steps}
+            later = self.standing.built_on(body.part) | not_begun
             self._step.behind |= nearer.keys() - later
             covered += chain.from_iterable(nearer[one] for one in nearer if one not in later)
             for one in (one for one in nearer if one in later):

@@ -15,13 +15,23 @@ from orthopsis.construction.moves import (
     Mark,
     Measure,
     Move,
+    Ruled,
     Said,
     Step,
     StepStroke,
     phrase,
 )
 from orthopsis.perspective.ellipse import Ellipse
-from orthopsis.perspective.plane import Point, direction, distance, toward
+from orthopsis.perspective.plane import (
+    LEVEL,
+    Line,
+    Point,
+    direction,
+    distance,
+    join,
+    meet,
+    toward,
+)
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Role, Stroke
@@ -203,6 +213,31 @@ class MoveRecord:
         self.moved(Do.MEASURE, uses, mark.name)
         self._step.measures.append(Measure(start.name, "along", length_mm))
         return mark
+
+    # --- lines that lie there ----------------------------------------------------------------
+
+    def tried(self, start: Mark, goal: Mark, toward_mm: float, part: Part) -> None:
+        """The ruler laid from a mark to a point, where nothing is drawn."""
+        end = toward(start.at, goal.at, toward_mm)
+        stroke = Stroke(start.at.xy, end.xy, goal.name, Role.GUIDE, part)
+        self._step.tried.append(stroke)
+
+    def to_the_edge(self, ruled: Ruled, near: Point) -> Mark:
+        """The mark where a ruled line leaves the sheet, at the edge nearest to a place."""
+        left, top, right, bottom = self.sheet.bounds
+        edges = [(abs(near.x - x), Line(1.0, 0.0, -x)) for x in (left, right)]
+        edges += [(abs(near.y - y), Line(0.0, 1.0, -y)) for y in (top, bottom)]
+        mark = self.mark(meet(ruled.line, min(edges, key=lambda one: one[0])[1]))
+        self.moved(Do.CROSS, (ruled.name,), mark.name)
+        return mark
+
+    def beside_all(self, place: Point, family: str) -> Ruled:
+        """A level line that is there before all else: an edge of the sheet, the eye level."""
+        return Ruled("", join(place, LEVEL), family, Mark("", place))
+
+    def along(self, start: Mark, end: Mark) -> Ruled:
+        """A line that is drawn already between two marks, to be crossed with another."""
+        return Ruled("", join(start.at, end.at), "", start, end, (start.name, end.name))
 
     # --- curves ------------------------------------------------------------------------------
 

@@ -5,8 +5,16 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from orthopsis.construction.cover import under
-from orthopsis.construction.order import Body
-from orthopsis.perspective.segments import Portion, Segment, box_of, boxes_touch
+from orthopsis.construction.nearness import hidden_by, near_faces
+from orthopsis.construction.order import Body, Ordered, SeenLine
+from orthopsis.perspective.segments import (
+    Portion,
+    Segment,
+    box_of,
+    boxes_touch,
+    portion_shared,
+    position_on,
+)
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.tolerance import Tolerance
 
@@ -17,17 +25,24 @@ class StandingBodies:
     That is settled before the first line and does not depend on what is drawn when.
     """
 
-    def __init__(self, bodies: Sequence[Body] = (), near_to_far: Sequence[int] = ()) -> None:
+    def __init__(self, bodies: Sequence[Body] = (), order: Ordered | None = None) -> None:
         self.bodies = bodies
         self._before: dict[Part, list[Body]] = {}
-        nearer: list[Body] = []
-        for number in near_to_far:
+        self._mixed: dict[Part, list[Body]] = {}
+        numbers, mixed = order or Ordered([])
+        nearer: list[int] = []
+        for number in numbers:
             body = bodies[number]
-            self._before[body.part] = before = list(nearer)
+            apart = (k for k in nearer if frozenset((number, k)) not in mixed)
+            self._before[body.part] = before = [bodies[k] for k in apart]
             # What several members share, such as the block of a word, is as near as the first.
             self._before.setdefault(Part(body.part.piece), before)
             if not body.transparent:
-                nearer.append(body)
+                nearer.append(number)
+        for one, other in map(sorted, mixed):
+            for body, beside in ((bodies[one], bodies[other]), (bodies[other], bodies[one])):
+                if not beside.transparent:
+                    self._mixed.setdefault(body.part, []).append(beside)
 
     def before(self, part: Part) -> Sequence[Body]:
         """What stands before a part, and is not seen through."""
@@ -36,6 +51,21 @@ class StandingBodies:
     def built_on(self, part: Part) -> frozenset[Part]:
         """What is drawn on a part after it."""
         return frozenset(body.part for body in self.bodies if body.on == part)
+
+    def under_parts_of(self, line: Segment, body: Body) -> dict[Part, list[Portion]]:
+        """What those hide of a finished line of a body that stand partly before it and partly
+        behind it, told by nearness along the line.
+        """
+        beside = self._mixed.get(body.part, ())
+        if not beside:
+            return {}
+        own = next((edge for edge in body.shown.edges if portion_shared(line, edge.segment)), None)
+        if own is None:
+            return {}
+        ends = (own.nearness_at(position_on(own.segment, end)) for end in line)
+        seen = SeenLine(line, (next(ends), next(ends)))
+        found = {other.part: hidden_by(seen, near_faces(other)) for other in beside}
+        return {by: portions for by, portions in found.items() if portions}
 
     def under_nearer(
         self, segment: Segment, part: Part | None, tolerance: Tolerance

@@ -11,7 +11,7 @@ from pydantic import BaseModel
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.derived import derives
 from orthopsis.exercise.document import Exercise
-from orthopsis.exercise.floors import shows_top_at
+from orthopsis.exercise.floors import shows_top_at, surface_at
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.perspective.plane import Point
@@ -43,7 +43,11 @@ def with_new_piece(
     scene = resolve(exercise)
     points = len(scene.main.vanishing_points)
     size = FIRST_STEPS * step_mm * model.first_size
-    form = next((form for form in forms_of(model).values() if points in form.systems), None)
+    forms = [form for form in forms_of(model).values() if points in form.systems]
+    surface = surface_at(scene.pieces, at, scene.main)
+    # What is put in a room takes the form that fits the surface there.
+    forms.sort(key=lambda form: (surface or "").partition("/")[2] not in form.surfaces)
+    form = next(iter(forms), None)
     word = scene.words.say(say(f"kind-{kind}"))
     if form is None:
         said = say("refused-kind-not-here", kind=Own(word), points=Number(points))
@@ -51,10 +55,14 @@ def with_new_piece(
     x, y = at
     earlier = {piece.id: piece.place for piece in exercise.pieces}
     try:
-        place = form.first_beside(Point(x, y), size, points, earlier)
+        place = form.first_beside(Point(x, y), size, scene.main, earlier)
     except Unfit as error:
         raise ExerciseError("pieces", error.says) from None
     top = _top_at(scene, (x, y)) if "floating" in _may_stand(model) else None
+    if top is None and surface and surface.partition("/")[2] in form.surfaces:
+        top = surface
+    if top is None and model.model_fields["on"].is_required():
+        raise ExerciseError("pieces", say("refused-needs-room"))
     piece = model.model_validate(
         {
             "on": top,

@@ -7,15 +7,14 @@ from typing import Protocol
 
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.segments import XY, inside
+from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Stage
+from orthopsis.pieces.kinds.panel import Panel
+from orthopsis.pieces.kinds.room import Room
 from orthopsis.pieces.piece import Piece
 from orthopsis.pieces.placement.corners import EDGE_ON_MM, thickness_mm
-from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.registry import AnyPiece
-
-TOP = (1, 0, 4, 5)
-"""A block's upper corners, clockwise to an eye above them."""
 
 
 class Staged(Protocol):
@@ -45,20 +44,28 @@ def floor_under(
     if base_number is None:
         raise ExerciseError(field, say("refused-no-such-piece", piece=Own(name)))
     base = earlier[base_number]
-    place, may = base.place, surface == "top" and base.flat_top and piece.may_float
-    if not isinstance(place, BlockPlacement) or not may or base.view != piece.view:
-        raise ExerciseError(field, say("refused-no-such-surface", surface=Own(piece.on)))
+    # The floor of a room is the ground; what lies in its walls stands nowhere.
+    in_room = base.surfaces if isinstance(base, Room) and base.view == piece.view else ()
+    if surface in in_room and (surface == "floor" or isinstance(piece, Panel)):
+        return None
     stage = scene.stage(base_number, earlier)
-    level_mm, corners = stage.view.eye_level_mm, place.corners(stage)
+    fits = piece.may_float and base.view == piece.view
+    places = base.places_of(surface, stage) if fits else ()
+    if not places:
+        raise ExerciseError(field, say("refused-no-such-surface", surface=Own(piece.on)))
+    level_mm = stage.view.eye_level_mm
     # On a level plane, nearness goes with the distance from the eye level.
-    at, nearness = max((corners[k] for k in TOP), key=lambda one: abs(one[0].y - level_mm))
+    at, nearness = max(places, key=lambda one: abs(one[0].y - level_mm))
     return (at.y - level_mm) / nearness
+
+
+def surface_at(pieces: Sequence[AnyPiece], place: XY, view: View) -> str | None:
+    """The surface of a room of the main view on which a place of the sheet is seen."""
+    rooms = (piece for piece in pieces if isinstance(piece, Room) and piece.view is None)
+    return next((f"{room.id}/{room.place.surface_at(place, view)}" for room in rooms), None)
 
 
 def shows_top_at(piece: Piece, stage: Stage, place: XY) -> bool:
     """Whether the flat top of a block is seen at a place of the sheet."""
-    if not piece.flat_top or not isinstance(piece.place, BlockPlacement):
-        return False
-    corners = piece.place.corners(stage)
-    top = [corners[k][0] for k in TOP]
-    return thickness_mm(top) > EDGE_ON_MM and inside(place, [[one.xy for one in top]])
+    top = [corner for corner, _ in piece.places_of("top", stage)]
+    return bool(top) and thickness_mm(top) > EDGE_ON_MM and inside(place, [[one.xy for one in top]])

@@ -8,14 +8,15 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Act, Step, StepKey
-from orthopsis.construction.order import Body, in_building_order, near_to_far
+from orthopsis.construction.moves import Act, Step
+from orthopsis.construction.order import Body, Ordered, in_building_order, near_to_far
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.standing import StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OwnSize
 from orthopsis.exercise.floors import floor_under
+from orthopsis.exercise.keys import with_keys
 from orthopsis.exercise.schools import flow_of, ways
 from orthopsis.exercise.setting import (
     HELPING,
@@ -166,7 +167,9 @@ class Scene:
         """The solids before the eye, and the eye level behind them. Raises ExerciseError."""
         left, top, right, bottom = self.sheet.bounds
         y = self.main.eye_level_mm
-        level = [((left, y), (right, y))] if top <= y <= bottom else []
+        # In a room there are walls before the eye level wherever one looks.
+        indoors = any(piece.surrounds for piece in self.exercise.pieces)
+        level = [((left, y), (right, y))] if top <= y <= bottom and not indoors else []
         try:
             # What lies on the ground is listed last: of what floats the first hides the others.
             solids = [solid for of_part in self.solids for solid in of_part]
@@ -190,8 +193,13 @@ class Scene:
             known = dict(zip(map(id, self.before.parts), self.before.bodies, strict=True))
         return [known.get(id(part)) or part.drawn.body(part.stage) for part in self.parts]
 
-    @cached_property
+    @property
     def drawing_order(self) -> list[int]:
+        """The parts from near to far. Raises ExerciseError, NoDrawingOrder."""
+        return self.ordered.numbers
+
+    @cached_property
+    def ordered(self) -> Ordered:
         """The parts from near to far, from left to right where nearness allows it.
 
         What rests on another thing has its turn with that. Raises ExerciseError, NoDrawingOrder.
@@ -221,7 +229,7 @@ class Scene:
 
     @cached_property
     def construction(self) -> list[Step]:
-        """The drawing by ruler and pencil, thing by thing. Raises ExerciseError, NoDrawingOrder."""
+        """The drawing by ruler, thing by thing. Raises ExerciseError, NoDrawingOrder."""
         return steps(self)
 
     @cached_property
@@ -353,7 +361,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
 
     With `reading_mm` every measure is set to the nearest mark of such a ruler.
     """
-    standing = StandingBodies(scene.bodies, scene.drawing_order)
+    standing = StandingBodies(scene.bodies, scene.ordered)
     paper = Paper(
         scene.sheet,
         reading_mm=reading_mm,
@@ -374,7 +382,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
         result = part.drawn.build(site)
         if any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
             handed[body.part] = result
-            below += [(part.drawn, site)] if body.ground else []
+            below += [(part.drawn, site)] if body.ground and not body.last else []
         else:
             # Wholly behind nearer things, or off the sheet: there is nothing to draw.
             take_back()
@@ -384,15 +392,4 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper.finish()
     say_helping_points(paper, sheet, level_mm)
     clean_up(paper, {body.part for body in scene.bodies}, unseen)
-    return _known(paper.steps, scene)
-
-
-def _known(made: list[Step], scene: Scene) -> list[Step]:
-    """The steps with what each is known by, whatever is renamed or said in other words."""
-    lasting = {piece.id: piece.lasting for piece in scene.exercise.pieces}
-    seen: Counter[tuple[Part | None, str]] = Counter()
-    for step in made:
-        seen[step.part, step.phrase] += 1
-        uid, member = ("", 0) if step.part is None else (lasting[step.part.piece], step.part.number)
-        step.key = StepKey(uid, member, step.phrase, seen[step.part, step.phrase])
-    return made
+    return with_keys(paper.steps, scene.exercise.pieces)

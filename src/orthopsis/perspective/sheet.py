@@ -75,3 +75,10 @@ class Sheet:
             return False
         x, y = point.xy
         return 0.0 <= x <= self.width_mm and 0.0 <= y <= self.height_mm
+
+    def holds(self, point: Point) -> bool:
+        """Whether a point lies within the part that is drawn on, and not where a line leaves it."""
+        if point.at_infinity:
+            return False
+        (x, y), (left, top, right, bottom) = point.xy, self.bounds
+        return left < x < right and top < y < bottom

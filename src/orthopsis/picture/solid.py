@@ -14,7 +14,7 @@ from itertools import pairwise
 from typing import NamedTuple, Protocol
 
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, dot, loop_normal, plus
+from orthopsis.perspective.vector import Vector, dot, loop_normal, plus, times
 from orthopsis.perspective.view import FREE
 
 NO_FACE = -1
@@ -256,6 +256,15 @@ def patch(
     shape = Shape((Face((tuple(range(count)),)),), tuple(edges))
     ends = [end for one in details for end in (one.start, one.end)]
     return Solid(part, (*corners, *ends), shape, transparent=True, floating=True)
+
+
+FAR_OFF = 1e3
+"""So many times as far off, a room is behind all that stands in it."""
+
+
+def far_off(solid: Solid) -> Solid:
+    """The same on paper, and behind everything: what is seen from inside hides nothing."""
+    return replace(solid, vertices=tuple(times(place, FAR_OFF) for place in solid.vertices))
 
 
 def card(part: Part, outline: Sequence[Vector], lines: Sequence[Sequence[Vector]]) -> Solid:

@@ -10,6 +10,7 @@ from orthopsis.pieces.base import Grip, Stage
 from orthopsis.pieces.piece import BlockPlace, Piece
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.edge import OnEdge
+from orthopsis.pieces.placement.foot import FromFoot
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import Listed
 
@@ -38,6 +39,10 @@ class BlockPiece(Piece):
 
     def grips(self, stage: Stage) -> list[Grip]:
         return self.place.grips(stage)
+
+    def handles(self, stage: Stage, settled: Piece) -> list[Grip]:
+        """The cuts, of what stands by its foot as they are measured out."""
+        return settled.grips(stage) if isinstance(self.place, FromFoot) else self.grips(stage)
 
     def moved(self, stage: Stage, view: View) -> Self:
         return self.placed(self.place.moved(stage, view))

@@ -20,7 +20,16 @@ from orthopsis.phrase import Phrase, say
 from orthopsis.pieces.piece import PLACE, forms_of
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.registry import KINDS
-from orthopsis.pieces.roles import CUTS, Added, Editor, FieldRole, Only, pair_roles, roles_of
+from orthopsis.pieces.roles import (
+    CUTS,
+    Added,
+    Called,
+    Editor,
+    FieldRole,
+    Only,
+    pair_roles,
+    roles_of,
+)
 
 
 @dataclass(frozen=True)
@@ -141,7 +150,7 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
         default = None if info.default is PydanticUndefined else info.default
         yield Field(
             path=here,
-            label=say("field-" + "-".join(here).replace("_", "-")),
+            label=_label(here, told),
             role=role,
             optional=not info.is_required() and info.default is None,
             default=default,
@@ -151,6 +160,11 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             choices=() if role in CUTS else tuple(_choices(here, info.annotation, told)),
             editor=next((one.value for one in told if isinstance(one, Editor)), ""),
         )
+
+
+def _label(path: tuple[str, ...], told: list[Any]) -> Phrase:
+    called = next((one.name for one in told if isinstance(one, Called)), "-".join(path))
+    return say("field-" + called.replace("_", "-"))
 
 
 def _parts(

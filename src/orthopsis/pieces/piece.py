@@ -24,6 +24,7 @@ from pydantic.fields import FieldInfo
 from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
 
+from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import View
@@ -47,10 +48,13 @@ from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.area import InArea
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge
+from orthopsis.pieces.placement.foot import OnFoot, OnFootCorner
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.lines import OnLines
-from orthopsis.pieces.placement.placement import Listed, Placement
+from orthopsis.pieces.placement.on_room import OnSideWall, OverFloor
+from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
 from orthopsis.pieces.placement.post import PostsInLine
+from orthopsis.pieces.placement.room import BackWall, Corner
 from orthopsis.pieces.placement.round import RoundPlace
 from orthopsis.pieces.placement.row import AlongLine
 from orthopsis.pieces.placement.way import WayPlace
@@ -61,28 +65,46 @@ PLACE = "place"
 """The field of a piece that has its placement; in a document it is not written."""
 
 
-def _form_of(value: Any) -> str | None:
+def form_of(value: Any) -> str | None:
     """Which placement some fields are, by the one that tells it."""
     if isinstance(value, Placement):
         return value.form
     if not isinstance(value, Mapping):
         return None
-    forms = (OnFront, OnLines, InArea, RoundPlace, WayPlace, AlongLine, PostsInLine, OnEdge)
+    if OverFloor.tells in value:
+        return OverFloor.form
+    if OnFootCorner.tells in value:
+        return OnFootCorner.form if "left" in value else OnFoot.form
+    if OnSideWall.tells in value and "to" in value:
+        return OnSideWall.form
+    forms = (
+        OnFront, OnLines, InArea, RoundPlace, WayPlace, AlongLine, PostsInLine, BackWall, Corner,
+        OnEdge,
+    )  # fmt: skip
     return next((form.form for form in forms if form.tells in value), None)
 
 
 BlockPlace = Annotated[
     Annotated[OnFront, Tag("front")]
     | Annotated[OnEdge, Tag("edge")]
-    | Annotated[OnLines, Tag("lines")],
-    Discriminator(_form_of),
+    | Annotated[OnLines, Tag("lines")]
+    | Annotated[OnFoot, Tag("foot")]
+    | Annotated[OnFootCorner, Tag("foot-corner")],
+    Discriminator(form_of),
+]
+InRoom = Annotated[
+    Annotated[BackWall, Tag("back")] | Annotated[Corner, Tag("corner")], Discriminator(form_of)
 ]
 WordPlace = Annotated[
     Annotated[WordOnFront, Tag("front")]
     | Annotated[WordOnEdge, Tag("edge")]
     | Annotated[WordOnLines, Tag("lines")],
-    Discriminator(_form_of),
+    Discriminator(form_of),
 ]
+
+
+UPPER = (1, 0, 4, 5)
+"""A block's upper corners, clockwise to an eye above them."""
 
 
 class Piece(Measures):
@@ -126,9 +148,23 @@ class Piece(Measures):
         return "floating" in get_args(type(self).model_fields["standing"].annotation)
 
     @property
+    def surrounds(self) -> bool:
+        """Whether it is seen from inside, and there is nothing beyond it."""
+        return False
+
+    @property
     def flat_top(self) -> bool:
         """Whether other things may stand on its top."""
         return False
+
+    def places_of(self, surface: str, stage: Stage) -> Sequence[NearPlace]:
+        """The corners on paper, with their nearness, of a level surface that other things may stand
+        on, clockwise to an eye above them; none where it has no such. Raises ExerciseError.
+        """
+        if surface != "top" or not self.flat_top or not isinstance(self.place, BlockPlacement):
+            return ()
+        corners = self.place.corners(stage)
+        return [corners[k] for k in UPPER]
 
     @property
     def weight(self) -> float:
@@ -280,7 +316,7 @@ class Piece(Measures):
         forms = forms_of(cls)
         fields = {name for form in forms.values() for name in _written(form)}
         given = {key: value for key, value in data.items() if key in fields and value is not None}
-        form = forms.get(_form_of(given) or "")
+        form = forms.get(form_of(given) or "")
         if form is None or not required(form) <= given.keys() <= _written(form).keys():
             raise Unfit(say(cls.wrong_form))
         own = {key: value for key, value in data.items() if key not in fields}

@@ -12,15 +12,32 @@ from orthopsis.pieces.kinds.building import Building
 from orthopsis.pieces.kinds.cylinder import Cylinder
 from orthopsis.pieces.kinds.disc import Disc
 from orthopsis.pieces.kinds.letters import Letters
+from orthopsis.pieces.kinds.made import MadeThing
 from orthopsis.pieces.kinds.outline import Outline
+from orthopsis.pieces.kinds.panel import Panel
 from orthopsis.pieces.kinds.posts import Posts
+from orthopsis.pieces.kinds.room import Room
 from orthopsis.pieces.kinds.row import Row
 from orthopsis.pieces.kinds.sketch import Sketch
+from orthopsis.pieces.kinds.stairs import Stairs
 from orthopsis.pieces.kinds.way import Way
 from orthopsis.pieces.piece import Piece
 
 AnyPiece = Annotated[
-    Box | Building | Cylinder | Disc | Letters | Outline | Posts | Row | Sketch | Way,
+    Box
+    | Building
+    | Cylinder
+    | Disc
+    | Letters
+    | MadeThing
+    | Outline
+    | Posts
+    | Room
+    | Panel
+    | Row
+    | Sketch
+    | Stairs
+    | Way,
     Field(discriminator="kind"),
 ]
 

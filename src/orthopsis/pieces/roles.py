@@ -96,6 +96,13 @@ class Only:
 
 
 @dataclass(frozen=True)
+class Called:
+    """What a field is called at the bench, where others of its name are something else."""
+
+    name: str
+
+
+@dataclass(frozen=True)
 class Added:
     """What may be added to a list of parts, by names that the piece knows."""
 
@@ -153,7 +160,9 @@ def told(model: BaseModel, path: Path = ()) -> Iterator[Told]:
             for index, (one, own) in enumerate(zip(value, pair, strict=True)):
                 yield Told((*here, index), own, one)
             continue
-        if role is not None:
+        if role is not None and isinstance(value, dict):
+            yield from (Told((*here, key), role, one) for key, one in value.items())
+        elif role is not None:
             yield Told(here, role, value)
         several = value if isinstance(value, list) else [value]
         for k, one in enumerate(several):

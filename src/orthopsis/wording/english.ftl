@@ -39,6 +39,25 @@ an-upright = an upright
 word-letter = letter
 word-shape = shape
 word-box = box
+word-room = room
+word-floor = floor
+word-flat-tiles = tiles
+word-flat-rug = rug
+word-flat-picture = picture
+word-flat-door = door
+word-flat-window = window
+word-flat-cupboard = cupboard
+word-flat-plain = panel
+word-stairs = stairs
+word-table = table
+word-stool = stool
+word-bench = bench
+word-chair = chair
+word-bed = bed
+word-shelf = shelf
+word-tank = tank
+word-book = book
+word-cut = block
 word-cylinder = cylinder
 word-house = house
 word-ruler = darken its edges with the ruler
@@ -531,6 +550,338 @@ box-back =
     .simple =
         Start at { $corner }. Draw the back edges level and upright. Stop at each guide line.
 box-back-check = Each back edge is parallel to its front edge, and they meet on the guide lines.
+
+## Rooms
+
+room-back-title = the back wall
+# $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
+room-back = { $given ->
+    [measures]
+        Mark { $corner } { $across } and { $down }. From there draw the back wall, { $width } wide and { $height } high.
+   *[other]
+        Draw the back wall round the vanishing point, as wide and as high as you like. In the example it is
+        { $width } wide and { $height } high, and begins at { $corner }.
+ }
+room-back-check = The vanishing point lies within the back wall.
+room-corner-title = the corner
+# $top (mark) $foot (mark) $across (phrase) $down (phrase) $high (length)
+room-corner = { $given ->
+    [measures]
+        Mark { $top } { $across } and { $down }. Draw the corner of the room straight down, { $high } long, to { $foot }.
+   *[other]
+        Draw the corner of the room, an upright across the { eye-level }. In the example it is { $high } long, from
+        { $top } to { $foot }.
+ }
+room-corner-check = The upright is square to the edge of the sheet.
+room-lines-title = floor, ceiling and walls
+# $vp (point) $count (number)
+room-lines =
+    Lay the ruler on { $vp } and on a corner of the back wall, and draw from the corner on, away from { $vp }, to the
+    edge of the sheet: floor, ceiling and walls meet there. { $count ->
+        [one] One line
+       *[other] { $count } lines
+    } in all.
+# $left (point) $right (point)
+room-lines-of-corner =
+    Lay the ruler on { $right } and on the upper end of the corner, and draw from there on to the left, to the edge of
+    the sheet; so from its foot: that is the left wall. Its lines come from the point on the right. In the same way
+    draw the right wall, with the ruler on { $left }.
+room-lines-check = No line crosses the back wall, and each leads to its point when it is prolonged.
+room-levels-title = heights
+# $edge (marks) $foot (mark) $measures (list)
+room-levels = { $given ->
+    [measures] Put zero on { $foot }, and mark { $measures } up the upright { $edge }, with light level lines.
+   *[other] Choose heights once, on the upright { $edge }. In the example they are { $measures } over { $foot }.
+ } From there they are carried round the walls.
+room-levels-check = Each height is measured only once.
+
+## On the floor: the plan first, then raised
+
+foot-plan-title = its plan on the floor
+# $left (mark) $right (mark) $vp (point) $across (phrase) $down (phrase) $width (length)
+foot-plan = { $given ->
+    [measures]
+        Mark { $left } { $across } and { $down }. From there draw its foot lightly, { $width } wide, to { $right }, and
+        from both ends light lines to { $vp }.
+   *[other]
+        Choose a place for its foot, { $left } { $right }, and draw light lines from both ends to { $vp }. In the
+        example it is { $width } wide.
+ }
+# $far (mark) $other (mark)
+foot-plan-back = From { $far } go level to the other line: { $other }. That is its plan.
+# $vp (point)
+foot-plan-check = Its plan lies on the floor: two sides are level, two lead to { $vp }.
+# $corner (mark) $left (point) $right (point) $across (phrase) $down (phrase)
+foot-plan-corner = { $given ->
+    [measures] Mark { $corner } { $across } and { $down }.
+   *[other] Choose a place on the floor for { $corner }, its nearest corner.
+ } Draw light lines from there to { $left } and to { $right }.
+# $plan (marks)
+foot-plan-corner-check = The plan { $plan } lies on the floor: each side leads to one of the points.
+foot-front-title = raised from its plan
+# $left (mark) $top (mark) $right (mark) $height (length)
+foot-raise = { $given ->
+    [measures]
+        Raise it: straight up from { $left }, { $height } high, to { $top }; level to { $right }, and straight down.
+   *[other]
+        Raise it as high as you like: straight up from { $left } to { $top }, level to { $right }, and straight down. In
+        the example it is { $height } high.
+ }
+# $foot (mark) $vp (point) $wall (mark) $high (mark) $top (mark) $other (mark)
+foot-carry =
+    Carry the height: the line from { $foot } to { $vp } meets the foot of the back wall in { $wall }. Go up from there
+    to the level line of that height: { $high }. Lay the ruler on { $vp } and { $high }, and draw out again to the
+    upright over { $foot }: { $top }. Go level to the other upright: { $other }.
+# $foot (mark) $vp (point) $wall (mark) $high (mark) $top (mark) $other (mark)
+foot-carry-to-ceiling =
+    Go round the room: the line from { $foot } to { $vp } meets the foot of the back wall in { $wall }. Go up the wall to
+    the ceiling: { $high }. Lay the ruler on { $vp } and { $high }, and draw along the ceiling to the upright over
+    { $foot }: { $top }. Go level to the other upright: { $other }.
+# $face (marks)
+foot-front = Draw the front { $face }.
+foot-back-title = sides and back
+# $vp (point)
+foot-back =
+    Draw light lines from the upper corners to { $vp }, and uprights from the back of its plan to them. Draw the back
+    edges.
+foot-edge-title = the front edge
+# $foot (mark) $top (mark) $height (length)
+foot-edge = { $given ->
+    [measures] Raise it: straight up from { $foot }, { $height } high, to { $top }.
+   *[other] Raise it as high as you like: straight up from { $foot } to { $top }. In the example it is { $height } high.
+ }
+# $foot (mark) $vp (point) $wall (mark) $start (mark) $other (point) $high (mark) $top (mark)
+foot-carry-corner =
+    Carry the height: the line from { $foot } to { $vp } meets the foot of the wall in { $wall }. Lay the ruler on
+    { $other } and { $start }: that line meets the upright over { $wall } in { $high }. Lay the ruler on { $vp } and
+    { $high }, and draw out again to the upright over { $foot }: { $top }.
+# $foot (mark) $vp (point) $wall (mark) $start (mark) $other (point) $high (mark) $top (mark)
+foot-carry-corner-to-ceiling =
+    Go round the room: the line from { $foot } to { $vp } meets the foot of the wall in { $wall }. Go straight up to
+    where the wall meets the ceiling, on the line from { $start } away from { $other }: { $high }. Lay the ruler on
+    { $vp } and { $high }, and draw along the ceiling to the upright over { $foot }: { $top }.
+foot-sides-title = both sides
+# $top (mark) $left (point) $right (point)
+foot-sides =
+    Draw light lines from { $top } to { $left } and to { $right }, and uprights from the corners of its plan to them.
+    Draw both sides.
+foot-top-title = the top
+
+## Stairs
+
+stairs-marks-title = equal marks and the slope
+# $edge (marks) $count (number) $slope (marks)
+stairs-marks-level =
+    Part the upright { $edge } into { $count } equal parts. Draw the slope { $slope } lightly, and from each mark a light
+    level line to it.
+# $edge (marks) $count (number) $slope (marks) $vp (point)
+stairs-marks-to-point =
+    Part the upright { $edge } into { $count } equal parts. Draw the slope { $slope } lightly, and from each mark a light
+    line to { $vp }, as far as the slope.
+# $slope (marks)
+stairs-marks-check = The lines cut the slope { $slope } into as many parts as there are steps.
+stairs-steps-title = the steps
+# $count (number)
+stairs-steps =
+    Draw the steps: straight up from the slope to the next line, along it back to the slope, and up again{ $count ->
+        [one] .
+       *[other] , { $count } times.
+    }
+# $count (number)
+stairs-steps-check = { $count ->
+        [one] Count one riser.
+       *[other] Count { $count } risers.
+    } A ruler laid along all noses touches every one of them.
+stairs-across-title = across to the other side
+# $count (number)
+stairs-across-level =
+    From each nose and from each inner corner draw across, level, and finish the other side: { $count ->
+        [one] one line
+       *[other] { $count } lines
+    }.
+# $count (number) $vp (point)
+stairs-across-to-point =
+    From each nose and from each inner corner that shows draw across, to { $vp }, and finish the other side: { $count ->
+        [one] one line
+       *[other] { $count } lines
+    }.
+stairs-across-check = The noses of the other side lie on a straight line as well.
+
+## On floors and walls
+
+# $vp (point)
+tiles-columns-title = lines to { $vp }
+# $left (mark) $right (mark) $across (phrase) $down (phrase) $width (length)
+tiles-front = Mark { $left } { $across } and { $down }. Draw the front line of the tiles, { $width } long, to { $right }.
+# $count (number) $wide (length) $vp (point)
+tiles-columns-front =
+    Part the front line into { $count } equal parts, { $wide } each. Lay the ruler on { $vp } and on each mark, and draw
+    the line on the floor, back to the wall.
+# $count (number) $wide (length) $vp (point)
+tiles-columns-back =
+    Part the foot of the back wall into { $count } equal parts, { $wide } each. Lay the ruler on { $vp } and on each mark,
+    and draw the line over the floor toward you, away from { $vp }, to the edge of the sheet.
+# $vp (point)
+tiles-columns-check = All lines lead to { $vp }, and none crosses what stands on the floor.
+tiles-rows-title = the rows
+# $start (mark) $point (point) $vp (point)
+tiles-diagonal =
+    Join { $start } to the distance point { $point }, lightly: the diagonal of square tiles. It crosses one line to { $vp }
+    after the other.
+# $start (mark) $vp (point) $along (length) $corner (mark)
+tiles-first-row =
+    From { $start } measure { $along } along the line to { $vp }, and go level to the next line: { $corner }. Draw the
+    diagonal of this first tile from { $start } through { $corner }, on and on.
+# $start (mark)
+tiles-again = Where the diagonal has reached the last line, begin again level with it at { $start }, to the same point.
+# $vp (point) $count (number)
+tiles-rows =
+    Wherever the diagonal crosses a line to { $vp }, draw a level line from wall to wall: { $count ->
+        [one] one row
+       *[other] { $count } rows
+    }. Stop at whatever stands on the floor.
+tiles-rows-check = The rows close up evenly, and one ruler laid along the diagonal meets a corner of a tile in each.
+panel-back-title = on the back wall
+# $what (choice) $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
+panel-back = { $given ->
+    [measures]
+        Mark { $corner } { $across } and { $down }. From there draw the { WORD($what) }, { $width } wide and { $height }
+        high.
+   *[other]
+        Draw the { WORD($what) } on the back wall, level and upright. In the example it begins at { $corner }, and is
+        { $width } wide and { $height } high.
+ }
+panel-wall-title = on the wall
+# $what (choice) $foot (mark) $vp (point) $high (mark) $low (mark) $height (length) $up (length)
+panel-wall =
+    For the { WORD($what) } measure { $up } and { $height } up the wall from { $foot }: { $low } and { $high }. Lay the
+    ruler on { $vp } and on each of them, and draw light lines along the wall, away from { $vp }.
+# $what (choice) $foot (mark) $vp (point) $high (mark) $low (mark) $height (length) $up (length)
+panel-wall-on-floor =
+    For the { WORD($what) } measure { $height } up the wall from { $foot }: { $high }. Lay the ruler on { $vp } and
+    { $high }, and draw a light line along the wall, away from { $vp }.
+# $outline (marks)
+panel-wall-uprights = Draw uprights from these marks, and the outline { $outline }.
+# $vp (point)
+panel-wall-check = Its upper and its lower side lead to { $vp }, and its uprights stand straight.
+panel-floor-title = on the floor
+# $far (mark) $other (mark) $what (choice)
+panel-floor = From { $far } go level to the other line: { $other }. Draw the { WORD($what) }.
+
+## Made things: tables, chairs, shelves
+
+made-marks-title = its parts on the front
+# $corner (mark) $measures (list)
+made-rows = { $given ->
+    [measures]
+        Down from { $corner } measure { $measures }, and draw light level lines across the block: there its boards
+        begin and end.
+   *[other]
+        Choose how thick its boards are, and draw light level lines across the block. In the example:
+        { $measures } down from { $corner }.
+ }
+    .simple = { $given ->
+        [measures] Put zero on { $corner }. Measure down { $measures }. Draw light level lines.
+       *[other] Choose how thick the boards are. Draw light level lines.
+     }
+# $corner (mark) $measures (list)
+made-columns = { $given ->
+    [measures]
+        Along from { $corner } measure { $measures }, and draw light uprights down the block: there its legs and
+        sides begin and end.
+   *[other]
+        Choose how thick its legs are, and draw light uprights down the block. In the example:
+        { $measures } along from { $corner }.
+ }
+    .simple = { $given ->
+        [measures] Put zero on { $corner }. Measure to the right { $measures }. Draw light uprights.
+       *[other] Choose how thick the legs are. Draw light uprights.
+     }
+# $far (mark) $near (mark) $vp (point) $mark (mark)
+made-back-foot =
+    From { $far } go level and upright to the line from { $near } to { $vp }: { $mark }, behind it on the floor.
+made-front-title = the front
+# $what (choice) $count (number)
+made-front =
+    Draw the front of the { WORD($what) } along the light lines, with the ruler: { $count ->
+        [one] one line
+       *[other] { $count } lines
+    }. What has no edge stays light.
+made-front-check = No line runs across a leg where it meets a board: it is one thing, without seams.
+# $vp (point)
+made-lines-title = lines to { $vp }
+# $vp (point) $count (number)
+made-lines =
+    Lay the ruler on { $vp } and on the corners of the front, as in the picture, and draw { $count ->
+        [one] one light line
+       *[other] { $count } light lines
+    } back.
+    .simple =
+        Put the ruler on { $vp }. Draw { $count ->
+            [one] a light line
+           *[other] { $count } light lines
+        } from the corners, as in the picture.
+# $vp (point)
+made-lines-check = All of them meet in { $vp }.
+made-depths-title = how deep its parts are
+# $back (mark) $point (point) $near (mark) $vp (point) $mark (mark)
+made-from-behind =
+    As deep at the back: lay the ruler on { $back } and { $point }. Where it crosses the line from { $near } to { $vp }
+    is { $mark }.
+# $diagonal (marks) $across (length) $start (mark) $vp (point) $mark (mark)
+made-by-diagonal =
+    Draw the diagonal { $diagonal }. Measure { $across } along from { $start }, and draw a light line from there to
+    { $vp }. Where it crosses the diagonal, go level to the line from { $start }: { $mark }.
+# $vp (point)
+made-depths-check = Each mark lies on a line to { $vp }.
+made-rest-title = what runs back
+made-upper-title = the upper part, running back
+made-lower-title = the lower part, running back
+# $what (choice) $count (number)
+made-rest =
+    Draw the other edges of the { WORD($what) }, { $count ->
+        [one] one
+       *[other] { $count }
+    } in all, as in the picture: each begins where two light lines cross.
+made-rest-check = Lines that are parallel on the front are parallel behind, or lead to the same point.
+made-heights-title = heights on the front edge
+# $top (mark) $foot (mark) $measures (list)
+made-heights = { $given ->
+    [measures]
+        Put zero on { $top }, and mark { $measures } down the front edge to { $foot }: there its boards begin and end.
+   *[other]
+        Choose how thick its boards are, and mark that down the front edge from { $top } to { $foot }. In the example:
+        { $measures }.
+ }
+made-heights-check = The last mark is above the foot of the front edge, or on it.
+made-plan-title = its plan on the floor
+# $one (marks) $other (marks) $middle (mark)
+made-middle =
+    Cross the diagonals { $one } and { $other }: { $middle } is the middle.
+# $near (mark) $middle (mark) $mark (mark)
+made-through-middle =
+    Lay the ruler on { $near } and { $middle }: on the far line it gives { $mark }.
+# $side (marks) $goal (point)
+made-by-columns =
+    Part the side { $side }: equal marks on its front edge, light lines to { $goal }, and an upright wherever one
+    crosses the diagonal.
+made-plan-check = What is as thick in truth looks thinner further back.
+made-left-title = the left side
+# $what (choice) $count (number) $vp (point)
+made-left =
+    Draw the left side of the { WORD($what) }, { $count ->
+        [one] one line
+       *[other] { $count } lines
+    }: what lies leads to { $vp }, legs and sides go straight from the marks on the floor.
+made-right-title = the right side
+# $what (choice) $count (number) $vp (point)
+made-right =
+    Draw the right side of the { WORD($what) }, { $count ->
+        [one] one line
+       *[other] { $count } lines
+    }: what lies leads to { $vp }, legs and sides go straight from the marks on the floor.
+# $vp (point)
+made-side-check = Every lying line of this side meets { $vp }.
 
 box-edge-title = the front edge
 # $top (mark) $across (phrase) $down (phrase) $length (length) $foot (mark)
@@ -1146,6 +1497,10 @@ advice-in-one-another =
     but neither can be drawn first.
 # $first (name) $second (name) $step (length)
 remedy-in-one-another = Move '{ $second }' aside by { $step }
+# $piece (name) $step (length)
+advice-in-the-wall = { $piece } reaches into a wall of the room. Move it in, or make the room wider.
+# $piece (name) $step (length)
+remedy-in-the-wall = Move it aside by { $step }
 # $angle (number) $out (length)
 advice-points-too-close =
     The lowest corner is { $angle }°. It will look as if it tips. Move both points out by { $out }.
@@ -2507,6 +2862,18 @@ add-cylinder = Add a round thing
 kind-letters = word
 kinds-letters = letters
 add-letters = Add letters
+kind-panel = flat thing
+kinds-panel = flat things
+add-panel = Add something flat
+kind-stairs = stairs
+kinds-stairs = stairs
+add-stairs = Add stairs
+kind-room = room
+kinds-room = rooms
+add-room = Add a room
+kind-made = furniture
+kinds-made = furniture
+add-made = Add furniture
 kind-outline = shape
 kinds-outline = shapes
 add-outline = Add a shape
@@ -2543,7 +2910,48 @@ field-text = Word, in capitals
 field-alphabet = Its lines lie
 choice-alphabet-measured = in round measures
 choice-alphabet-quartered = on halves and quarters, by diagonals
-field-form = Their form
+field-form = Form
+field-foot-x-mm = Its foot, from the left
+field-foot-y-mm = Its foot, from the top
+field-foot-width-mm = Width of its foot
+field-back-x-mm = The back wall, from the left
+field-back-y-mm = The back wall, from the top
+field-back-width-mm = Width of the back wall
+field-back-height-mm = Height of the back wall
+field-corner-x-mm = The corner, from the left
+field-corner-top-mm = Its upper end, from the top
+field-corner-bottom-mm = Its foot, from the top
+field-risers = Steps
+field-climbs = They climb
+choice-climbs-left = to the left
+choice-climbs-right = to the right
+choice-climbs-away = away from us
+field-chequered = Every second tile dark
+field-grid-0 = Tiles across
+field-grid-1 = Rows of tiles, at most
+field-board-mm = Thickness of its boards
+field-leg-mm = Thickness of its legs or sides
+field-seat-mm = Height of the seat
+field-boards = Number of boards
+field-back-side = Its back stands
+field-columns = Columns
+field-rows = Rows
+field-layers = Layers
+choice-form-table = a table
+choice-form-stool = a stool
+choice-form-bench = a bench
+choice-form-chair = a chair
+choice-form-bed = a bed
+choice-form-shelf = a shelf
+choice-form-tank = a tank
+choice-form-book = a book
+choice-form-cut = parts taken away
+choice-back-back = behind
+choice-back-front = in front
+choice-back-left = on the left
+choice-back-right = on the right
+choice-back-far-left = far on the left
+choice-back-far-right = far on the right
 choice-form-block = straight block letters
 choice-form-curved = round letters with curves
 field-by = Its corners are found
@@ -2677,7 +3085,6 @@ choice-look-garage = a garage
 choice-look-box = a box
 choice-look-boards = boards
 choice-look-bricks = bricks
-choice-look-tiles = tiles
 choice-look-shingles = shingles
 choice-look-slabs = slabs
 choice-look-glass = glass
@@ -2701,6 +3108,11 @@ choice-on-left = left
 choice-on-right = right
 choice-on-front = front
 field-look = What it is
+choice-look-tiles = tiles
+choice-look-rug = a rug
+choice-look-picture = a picture
+choice-look-window = a window
+choice-look-cupboard = a cupboard
 choice-look-windows = windows
 choice-look-door = a door
 choice-look-vents = vents
@@ -2751,6 +3163,7 @@ grip-to = ends
 grip-top = top
 grip-back = how far back
 grip-gap = gap
+grip-level = height
 grip-way-edge = edge
 grip-out = how far it stands out
 grip-overhang = how far it hangs over
@@ -2920,6 +3333,28 @@ refused-way-order = the left edge comes first; give the smaller measure before t
 refused-no-such-point = there is no such point in this view
 refused-form-of-a-sketch = give area, the box on the sheet that it fills
 refused-form-of-a-disc = give centre and radius_mm
+refused-climbs-away = stairs climb away from us only in one point; here they climb to the left or to the right
+refused-needs-room = this lies on the floor or in a wall of a room: put a room on the sheet first, and then point at the wall
+refused-form-of-a-panel = give grid for tiles, foot and depth for a rug, front on the back wall, or from, to and height_mm on another wall
+# $surface (own)
+refused-panel-surface = this does not lie in '{ $surface }': tiles and rugs lie on a floor, a front on the back wall, and cuts from and to on the left or right wall
+refused-row-beyond = the first row ends between the front line and the vanishing point
+refused-wall-off-sheet = the foot of that wall is not on the sheet
+refused-higher-than-wall = it is higher than the wall
+refused-panel-behind-wall = it lies behind the back wall: bring it nearer
+refused-panel-empty = it begins and ends in the same place
+refused-height-one-way = give one of mm, level and to
+refused-form-of-a-room = give back, the back wall, in one point; or corner, the upright where two walls meet, in two
+refused-room-eye = the eye level lies between floor and ceiling, or they would not show: move the wall or the eye level
+refused-room-point = the vanishing point lies within the back wall, or one of the walls would not show: move it there
+refused-back-in-two-point = a back wall is seen in true shape only in one point; in two points give corner
+refused-corner-in-one-point = a corner is for two points; in one point give back, the back wall
+refused-corner-beyond = the corner lies between the two vanishing points
+refused-no-such-level = the room has no level of that name
+refused-made-not-true = legs are square, and no eye sees right angles with these three points; move a point until the triangle of the three is acute
+refused-made-no-room = there is no room for it: make it smaller, or the thing larger
+refused-no-such-cell = there is no such part: columns, rows and layers are counted from 0
+refused-nothing-left = everything is taken away: leave at least one part
 refused-by-corners = corners are measured one by one only where the face is seen in true shape, in one point
 refused-form-of-a-way = give edges_mm, where the way begins on the lower edge of the sheet
 # $piece (own)

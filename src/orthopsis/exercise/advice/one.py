@@ -18,6 +18,7 @@ ROUND_MM = 5.0
 
 WEIGHTS = {
     "in-one-another": 10.0,
+    "in-the-wall": 9.0,
     "points-too-close": 8.0,
     "outside-triangle": 6.0,
     "sliver": 5.0,

@@ -23,7 +23,7 @@ from orthopsis.exercise.advice.points import (
     sharpest_corner,
 )
 from orthopsis.exercise.advice.roofs import roof_points_far
-from orthopsis.exercise.advice.things import in_one_another, slivers, small_letters
+from orthopsis.exercise.advice.things import in_one_another, in_the_wall, slivers, small_letters
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.stroke import Stroke
 
@@ -55,6 +55,7 @@ def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advic
     """
     finders: dict[str, Iterable[Advice]] = {
         "in-one-another": in_one_another(scene),
+        "in-the-wall": in_the_wall(scene),
         "points-too-close": points_too_close(scene),
         "outside-triangle": outside_triangle(scene),
         "sliver": slivers(scene),

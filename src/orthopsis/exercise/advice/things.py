@@ -13,6 +13,8 @@ from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import About, Length, Number, Value
+from orthopsis.pieces.kinds.room import Room
+from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import FieldRole, told
 
 LEAST_FACE_MM = 3.0
@@ -41,6 +43,35 @@ def in_one_another(scene: Scene) -> Iterator[Advice]:
         }  # fmt: skip
         where, changes = scene.bodies[second].corners[0][0].xy, moved[1] if moved else ()
         yield Advice.of("in-one-another", where, step_mm, values, changes)
+
+
+def in_the_wall(scene: Scene) -> Iterator[Advice]:
+    """What stands on the floor of a room and reaches into a wall, or stands beyond it."""
+    for number in range(len(scene.pieces)):
+        beyond = _beyond_the_floor(scene, number)
+        if beyond is None:
+            continue
+
+        def within(changed: Scene, number: int = number) -> bool:
+            return _beyond_the_floor(changed, number) is None
+
+        moved = first_that(scene, steps_aside(scene, number), within)
+        step_mm = abs(moved[0]) if moved else 0.0
+        values: dict[str, Value] = {"piece": scene.pieces[number].name, "step": Length(step_mm)}
+        yield Advice.of("in-the-wall", beyond, step_mm, values, moved[1] if moved else ())
+
+
+def _beyond_the_floor(scene: Scene, number: int) -> XY | None:
+    """A corner of a piece's foot that does not lie on the floor that it stands on."""
+    piece, stage = scene.pieces[number], scene.stage(number)
+    name, _, surface = (piece.on or "").partition("/")
+    room = next((one for one in scene.pieces if one.id == name), None)
+    if surface != "floor" or not isinstance(room, Room):
+        return None
+    if not isinstance(piece.place, BlockPlacement):
+        return None
+    feet = (place.xy for place, _ in (piece.place.corners(stage)[k] for k in (2, 3, 6, 7)))
+    return next((foot for foot in feet if not room.place.floor_holds(foot, stage.view)), None)
 
 
 def slivers(scene: Scene) -> Iterator[Advice]:

@@ -7,13 +7,14 @@ from __future__ import annotations
 
 from orthopsis.exercise.recipes.houses import HOUSES
 from orthopsis.exercise.recipes.one import Recipe
+from orthopsis.exercise.recipes.rooms import ROOMS
 from orthopsis.exercise.recipes.streets import STREETS
 from orthopsis.exercise.recipes.things import THINGS
 
 SYSTEMS = ("one-point", "two-point", "three-point")
 RECIPES: tuple[Recipe, ...] = tuple(
     sorted(
-        (*THINGS, *STREETS, *HOUSES),
+        (*THINGS, *STREETS, *HOUSES, *ROOMS),
         key=lambda one: (SYSTEMS.index(one.data["view"]["kind"]), one.data["age"]),
     )
 )

@@ -110,4 +110,5 @@ def block_body(
         transparent=stage.transparent,
         floating=stage.floating,
         on=on,
+        by_nearness=on is None and not stage.floating,
     )

@@ -202,11 +202,7 @@ class Cut(Measures):
         laid = there or paper.measure_along(start, along, self.true_mm)
         side = _SIDES[along]
         one_point = len(view.vanishing_points) == 1
-        # Points of another view have its name before theirs.
-        of_view = vp.name[: vp.name.rfind(":") + 1]
-        name = f"{of_view}DP{_NUMBERS[side]}" if one_point else f"{of_view}MP{vp.name[-1]}"
-        idea = Idea.DISTANCE_POINT if one_point else Idea.MEASURING_POINT
-        point = paper.measuring_point(name, view.measuring_point(vp.at, along), vp, idea)
+        point = carrying_point(site, vp, along)
         mark = paper.cross(paper.aim(laid, point, site.part, family=FREE), guide)
         said: dict[str, Said] = {
             "true": Length(self.true_mm),
@@ -219,6 +215,18 @@ class Cut(Measures):
         }
         which = "distance" if one_point else "measuring"
         return mark, phrase(f"cut-true-{which}{'-there' if there else ''}", **said)
+
+
+def carrying_point(site: Site, vp: Mark, along: Point) -> Mark:
+    """The distance or measuring point that carries lengths laid out in a direction of the sheet."""
+    view = site.stage.view
+    one_point = len(view.vanishing_points) == 1
+    # Points of another view have its name before theirs.
+    of_view = vp.name[: vp.name.rfind(":") + 1]
+    number = _NUMBERS[_SIDES[along]]
+    name = f"{of_view}DP{number}" if one_point else f"{of_view}MP{vp.name[-1]}"
+    idea = Idea.DISTANCE_POINT if one_point else Idea.MEASURING_POINT
+    return site.paper.measuring_point(name, view.measuring_point(vp.at, along), vp, idea)
 
 
 _SIDES = {LEVEL: "left", LEFT: "right", UPRIGHT: "above"}

@@ -176,6 +176,24 @@ class OnFront(BlockPlacement):
         whole.say("box-back", corner=far)
         whole.check("box-back-check")
 
+    @property
+    def on_floor(self) -> bool:
+        """Whether its plan is drawn before it is raised."""
+        return False
+
+    def light_front(self, site: Site) -> dict[int, Mark]:
+        """The front as a light block that something is cut from; the marks of its corners."""
+        paper = site.paper
+        step = site.begin("block", Act.PLAN)
+        marks = dict(enumerate(measured_front(paper, self.front)))
+        for k, family in enumerate(SIDES):
+            paper.join(marks[k], marks[(k + 1) % 4], family, site.part)
+        measures = front_measures(paper, self.front)
+        step.say("block", corner=marks[0], **measures)
+        step.differs(**measures)
+        step.check("block-check")
+        return marks
+
     # --- what both sides read from the document ----------------------------------------------
 
     def depth_start(self, vp: Point, places: Sequence[XY] | None = None) -> tuple[Point, Point]:
@@ -230,7 +248,7 @@ class OnFront(BlockPlacement):
         place = self.depth.place_on_paper(start, vp, stage.view, inward)
         return [Grip("depth", self.depth.way, start, vp, place)]
 
-    def moved(self, stage: Stage, view: View) -> OnFront:
+    def moved(self, stage: Stage, view: View) -> BlockPlacement:
         depth = self._relative_depth(stage)
 
         def there(place: tuple[float, float, float]) -> Point:
@@ -249,7 +267,7 @@ class OnFront(BlockPlacement):
         cut = self.depth.moved(
             FRONT_CORNERS[number], there(near), view.level_points[0].at, there(far), grown
         )
-        return self.model_copy(update={"front": front, "depth": cut})
+        return OnFront(front=front, depth=cut)
 
     def _check(self, stage: Stage) -> None:
         if len(stage.view.level_points) != 1:

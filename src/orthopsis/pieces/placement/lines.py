@@ -11,18 +11,17 @@ from typing import Annotated, ClassVar
 from pydantic import ValidationError, model_validator
 
 from orthopsis.construction.moves import Mark
-from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import LEVEL, Point, distance, join, meet
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Choice, Length, Own, PointName, say
-from orthopsis.pieces.base import Down, Grip, Measures, PointAcross, Reference, Site, Stage
+from orthopsis.pieces.base import Down, Measures, PointAcross, Reference, Site, Stage
 from orthopsis.pieces.placement.anchor import FrontEdge
 from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.edge_moves import BaseBlock, draw_block
 from orthopsis.pieces.placement.edges import Edges, Framed
-from orthopsis.pieces.placement.placement import BlockPlacement, Frame, Listed
+from orthopsis.pieces.placement.placement import BlockPlacement, Listed, UnsettledPlace
 from orthopsis.pieces.roles import Editor
 
 
@@ -63,7 +62,7 @@ class DrawnOn(OnEdge):
         return alone.moved(stage, view)
 
 
-class OnLines(BlockPlacement):
+class OnLines(UnsettledPlace):
     """A `stack` on the lines of another block; seen in the same view and turned as that is."""
 
     form: ClassVar = "lines"
@@ -136,22 +135,3 @@ class OnLines(BlockPlacement):
                 say("refused-stack-too-far", at=Length(stack.top_mm), block=Own(stack.on)),
             ) from None
         return DrawnOn(edge=edge, **cuts, turned_vp_mm=self.turned_vp_mm, base=stack.on)
-
-    def _unsettled(self) -> RuntimeError:
-        return RuntimeError("a block on the lines of another is measured out first")
-
-    def frame(self, stage: Stage, places: object = None) -> Frame:
-        raise self._unsettled()
-
-    def corners(self, stage: Stage, places: object = None) -> tuple[NearPlace, ...]:
-        raise self._unsettled()
-
-    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
-        raise self._unsettled()
-
-    def moved(self, stage: Stage, view: View) -> BlockPlacement:
-        raise self._unsettled()
-
-    def grips(self, stage: Stage) -> list[Grip]:
-        """None: what stands on the lines of another is moved with it."""
-        return []

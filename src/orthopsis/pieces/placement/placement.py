@@ -37,6 +37,8 @@ class Placement(Measures):
     """The field of a document by which it is known."""
     sized: ClassVar[tuple[str, str]] = ("", "")
     """What the corner opposite the anchor sets, across and down: fields, "" where it sets none."""
+    surfaces: ClassVar[tuple[str, ...]] = ()
+    """The surfaces of a room that it is meant for."""
     systems: ClassVar[tuple[int, ...]]
     """For how many vanishing points it is."""
 
@@ -57,14 +59,15 @@ class Placement(Measures):
 
     @classmethod
     def first_beside(
-        cls, at: Point, size_mm: float, points: int, earlier: Mapping[str, Placement]
+        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
     ) -> Placement:
-        """The same, where it may depend on the places of the pieces before it, by their ids.
+        """The same in that view, where it may depend on the places of the pieces before it, by
+        their ids.
 
         Raises Unfit.
         """
         del earlier
-        return cls.first(at, size_mm, points)
+        return cls.first(at, size_mm, len(view.vanishing_points))
 
     def first_value(self, field: str, stage: Stage) -> Any:
         """What a field begins with that may be left out. Raises ExerciseError where it may not."""
@@ -131,6 +134,30 @@ class BlockPlacement(Placement):
     @abstractmethod
     def moved(self, stage: Stage, view: View) -> BlockPlacement:
         """The same block seen by a viewer who stands elsewhere before the same sheet."""
+
+
+class UnsettledPlace(BlockPlacement):
+    """A block that is given by other things: it is measured out before anything asks for it."""
+
+    def _unsettled(self) -> RuntimeError:
+        return RuntimeError("what is given by other things is measured out first")
+
+    def frame(self, stage: Stage, places: object = None) -> Frame:
+        raise self._unsettled()
+
+    def corners(self, stage: Stage, places: object = None) -> tuple[NearPlace, ...]:
+        raise self._unsettled()
+
+    def lay_out(self, site: Site, edges: Edges) -> dict[int, Mark]:
+        raise self._unsettled()
+
+    def moved(self, stage: Stage, view: View) -> BlockPlacement:
+        raise self._unsettled()
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        """None before it is measured out."""
+        del stage
+        return []
 
 
 class Listed(NamedTuple):

@@ -95,11 +95,11 @@ class AlongLine(Placement):
 
     @classmethod
     def first_beside(
-        cls, at: Point, size_mm: float, points: int, earlier: Mapping[str, Placement]
+        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
     ) -> AlongLine:
         """At the last of those before it that a row may begin at, on the side of the place."""
         del size_mm
-        fits = OnFront if points == 1 else OnEdge
+        fits = OnFront if len(view.vanishing_points) == 1 else OnEdge
         found = [(name, one) for name, one in earlier.items() if isinstance(one, fits | WayPlace)]
         if not found:
             raise Unfit(say("refused-row-needs-base"), "from")

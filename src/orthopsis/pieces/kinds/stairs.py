@@ -1,0 +1,89 @@
+"""The stairs: a flight of equal steps, seen from its side or from its foot."""
+
+from __future__ import annotations
+
+from functools import cached_property
+from typing import Annotated, Any, ClassVar, Literal, Self
+
+from pydantic import Field
+
+from orthopsis.construction.order import Body
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.view import View
+from orthopsis.phrase import say
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Grip, Site, Stage
+from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.placement.front import OnFront
+from orthopsis.pieces.roles import FieldRole, Only
+from orthopsis.pieces.shapes.made.cells import ACROSS, AWAY
+from orthopsis.pieces.shapes.made.flight import draw_flight, flight
+from orthopsis.pieces.shapes.made.model import Made
+from orthopsis.pieces.shapes.made.parting import Parting
+
+
+class Stairs(BlockPiece, Drawn):
+    """A flight of `risers` equal steps that `climbs` to the left or the right, in one point also
+    away from us. Its block is as high as all of them; in two and three points the front edge is
+    the measuring line at the first riser.
+    """
+
+    kind: Literal["stairs"]
+    risers: Annotated[int, Field(ge=2, le=20), FieldRole.COUNT] = 5
+    climbs: Annotated[Literal["left", "right", "away"], FieldRole.CHOICE, Only({"away": (1,)})] = (
+        "right"
+    )
+
+    first_size: ClassVar = 1.2
+
+    @classmethod
+    def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
+        """Five steps."""
+        del at, size_mm, form
+        return {"risers": 5}
+
+    @property
+    def meant_thin(self) -> bool:
+        return True
+
+    @property
+    def weight(self) -> float:
+        return self.risers / 2.0
+
+    @property
+    def _run(self) -> tuple[int, bool]:
+        """The way that it climbs, and whether that leads to the far end."""
+        if isinstance(self.place, OnFront):
+            return (AWAY, True) if self.climbs == "away" else (ACROSS, self.climbs == "right")
+        return (ACROSS if self.climbs == "left" else AWAY), True
+
+    @cached_property
+    def parting(self) -> Parting:
+        """The planes of the steps, and what is filled below them."""
+        way, far = self._run
+        return flight(self.risers, way, far=far)
+
+    def _made(self, stage: Stage) -> Made:
+        if self.climbs == "away" and not isinstance(self.place, OnFront):
+            raise stage.refuse("climbs", say("refused-climbs-away"))
+        return Made(self.part, self.name, self.place, self.parting, stage)
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """The steps as one block."""
+        return [self._made(stage).solid()]
+
+    def body(self, stage: Stage) -> Body:
+        """The same by ruler."""
+        return self._made(stage).body()
+
+    def build(self, site: Site) -> FrameMarks:
+        """Marks up an upright, the slope, the steps, and every step across."""
+        way, far = self._run
+        return draw_flight(self._made(site.stage), site, way, far=far)
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        return self.place.grips(stage)
+
+    def moved(self, stage: Stage, view: View) -> Self:
+        return self.placed(self.place.moved(stage, view))

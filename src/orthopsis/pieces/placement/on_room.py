@@ -1,0 +1,131 @@
+"""In a room: what covers its floor or lies in a wall, and takes its place from that."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Annotated, ClassVar, Literal
+
+from pydantic import Field
+
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.view import View
+from orthopsis.pieces.base import Grip, PaperLength, Stage
+from orthopsis.pieces.placement.anchor import Front
+from orthopsis.pieces.placement.depth import Cut
+from orthopsis.pieces.placement.foot import Foot
+from orthopsis.pieces.placement.placement import Placement
+from orthopsis.pieces.roles import Editor, FieldRole
+
+TileCount = Annotated[int, Field(ge=1, le=40), FieldRole.COUNT]
+
+
+class InSurface(Placement):
+    """A place in a floor or a wall of a room."""
+
+    @classmethod
+    def first_beside(
+        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
+    ) -> InSurface:
+        del earlier
+        found = cls.first(at, size_mm, len(view.vanishing_points))
+        assert isinstance(found, InSurface)
+        return found
+
+    def grips(self, stage: Stage) -> list[Grip]:
+        """None: it is dragged by its measures."""
+        del stage
+        return []
+
+
+class OverFloor(InSurface):
+    """Tiles on a floor: `grid` many across and back at most, from the sheet's lower edge on, or
+    from a `foot` of their own. `row` says how deep the first row is.
+    """
+
+    form: ClassVar = "grid"
+    tells: ClassVar = "grid"
+    surfaces: ClassVar = ("floor",)
+    systems: ClassVar = (1,)
+
+    grid: tuple[TileCount, TileCount]
+    row: Annotated[Literal["square"] | Cut, FieldRole.CHOICE, Editor.NONE] = "square"
+    foot: Annotated[Foot | None, Editor.NONE] = None
+
+    @classmethod
+    def first(cls, at: Point, size_mm: float, points: int) -> OverFloor:
+        del at, size_mm, points
+        return cls(grid=(6, 8))
+
+    @property
+    def anchor(self) -> Point:
+        return Point(self.foot.x_mm, self.foot.y_mm) if self.foot else Point(0.0, 0.0)
+
+
+class OnBackWall(InSurface):
+    """A `front` in the back wall, in true shape."""
+
+    form: ClassVar = "front"
+    tells: ClassVar = "front"
+    surfaces: ClassVar = ("back",)
+    sized: ClassVar = ("front.width_mm", "front.height_mm")
+    systems: ClassVar = (1,)
+
+    front: Front
+
+    @classmethod
+    def first(cls, at: Point, size_mm: float, points: int) -> OnBackWall:
+        del points
+        half = size_mm / 2
+        return cls(front=Front(x_mm=at.x, y_mm=at.y - half, width_mm=half, height_mm=half))
+
+    @property
+    def anchor(self) -> Point:
+        return self.front.corners[0]
+
+
+class OnSideWall(InSurface):
+    """Between two cuts along the foot of a wall, which begin where that leaves the sheet; `up_mm`
+    and `height_mm` are measured on the upright at the back.
+    """
+
+    form: ClassVar = "wall"
+    tells: ClassVar = "from"
+    surfaces: ClassVar = ("left", "right")
+    systems: ClassVar = (1, 2)
+
+    from_: Annotated[Cut, Field(alias="from"), FieldRole.RUN]
+    to: Annotated[Cut, FieldRole.RUN]
+    up_mm: Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False), FieldRole.LENGTH] = 0.0
+    height_mm: PaperLength
+
+    @classmethod
+    def first(cls, at: Point, size_mm: float, points: int) -> OnSideWall:
+        del points
+        ends = {"from": {"x_mm": at.x}, "to": {"x_mm": at.x + size_mm / 4}}
+        return cls.model_validate({**ends, "up_mm": size_mm / 4, "height_mm": size_mm / 4})
+
+    @property
+    def anchor(self) -> Point:
+        return Point(0.0, 0.0)
+
+
+class OnFloor(InSurface):
+    """A rug: its `foot`, and its `depth` along the floor."""
+
+    form: ClassVar = "foot"
+    tells: ClassVar = "foot"
+    surfaces: ClassVar = ("floor",)
+    sized: ClassVar = ("foot.width_mm", "")
+    systems: ClassVar = (1,)
+
+    foot: Foot
+    depth: Annotated[Cut, FieldRole.DEPTH]
+
+    @classmethod
+    def first(cls, at: Point, size_mm: float, points: int) -> OnFloor:
+        del points
+        return cls(foot=Foot(x_mm=at.x, y_mm=at.y, width_mm=size_mm), depth=Cut(fraction=0.25))
+
+    @property
+    def anchor(self) -> Point:
+        return Point(self.foot.x_mm, self.foot.y_mm)
