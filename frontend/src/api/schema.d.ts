@@ -3347,6 +3347,11 @@ export interface components {
              */
             row: "square" | components["schemas"]["Cut"];
             foot?: components["schemas"]["Foot"] | null;
+            /**
+             * Chequered
+             * @default false
+             */
+            chequered: boolean;
         };
         /**
          * OwnSize
@@ -4983,11 +4988,6 @@ export interface components {
              * @enum {string}
              */
             look: "tiles" | "rug" | "picture" | "door" | "window" | "cupboard" | "plain";
-            /**
-             * Chequered
-             * @default false
-             */
-            chequered: boolean;
             /** Grid */
             grid?: [
                 number,
@@ -4999,6 +4999,11 @@ export interface components {
              */
             row: "square" | components["schemas"]["Cut"];
             foot?: components["schemas"]["Foot"] | null;
+            /**
+             * Chequered
+             * @default false
+             */
+            chequered: boolean;
             front?: components["schemas"]["Front"];
             from?: components["schemas"]["Cut"];
             to?: components["schemas"]["Cut"];

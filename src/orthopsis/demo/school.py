@@ -46,7 +46,7 @@ EXERCISES = (
     "bell-corner", "seed-crates", "fern", "pots-on-the-wall", "moss-seen-from-below",
     "bins-at-the-gate", "look-down-yard", "three-crates", "cottage-by-the-lane",
     "lane-to-the-mill", "market-corner", "garden-railway", "pocket-planet", "school-corner",
-    "tiled-pavilion",
+    "tiled-pavilion", "potting-room", "terrace-steps",
 )  # fmt: skip
 CLASS_NAME = "8 Rowan"
 PUPILS = (

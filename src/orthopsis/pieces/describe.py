@@ -120,6 +120,8 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             continue
         here = (*path, info.alias or name)
         inner = _model_in(info.annotation)
+        if Editor.HEIGHT in told:
+            role, inner = FieldRole.LENGTH, None
         pair = pair_roles(model, name)
         if pair:
             for k, one in enumerate(pair):
@@ -146,6 +148,9 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             if inner is not None:
                 yield from _fields(inner, here)
             continue
+        choices = () if role in CUTS else tuple(_choices(here, info.annotation, told))
+        if len(choices) == 1 and role is FieldRole.CHOICE:
+            continue  # there is nothing to choose
         least, most, above = _limits(told)
         default = None if info.default is PydanticUndefined else info.default
         yield Field(
@@ -157,7 +162,7 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
             least=least,
             most=most,
             above=above,
-            choices=() if role in CUTS else tuple(_choices(here, info.annotation, told)),
+            choices=choices,
             editor=next((one.value for one in told if isinstance(one, Editor)), ""),
         )
 

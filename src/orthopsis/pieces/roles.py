@@ -85,6 +85,8 @@ class Editor(StrEnum):
     CORNERS = "corners"
     SWITCH = "switch"
     PARTS = "parts"
+    HEIGHT = "height"
+    LEVELS = "levels"
     NONE = "none"
 
 

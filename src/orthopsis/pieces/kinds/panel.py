@@ -55,7 +55,7 @@ class Panel(Piece, Drawn):
     look: Annotated[
         Literal["tiles", "rug", "picture", "door", "window", "cupboard", "plain"], FieldRole.CHOICE
     ] = "plain"
-    chequered: Flag = False
+    transparent: Annotated[Flag, Editor.NONE] = False
     place: Place
     _room: RoomPlace | None = PrivateAttr(None)
     """The room that it lies in, once that is known."""

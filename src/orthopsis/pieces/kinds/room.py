@@ -14,12 +14,12 @@ from orthopsis.perspective.view import View, eye_space
 from orthopsis.phrase import Length
 from orthopsis.picture.solid import Detail, Side, far_off, patch
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, Site, Stage
+from orthopsis.pieces.base import Drawn, Flag, Grip, Site, Stage
 from orthopsis.pieces.piece import InRoom, Piece
 from orthopsis.pieces.placement.front import front_measures, measured_front
 from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.room import BackWall, RoomMarks
-from orthopsis.pieces.roles import FieldRole
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.tidy import tidy
 
 
@@ -32,6 +32,7 @@ class Room(Piece, Drawn):
 
     kind: Literal["room"]
     standing: Annotated[Literal["ground"], FieldRole.CHOICE] = "ground"
+    transparent: Annotated[Flag, Editor.NONE] = False
     place: InRoom
 
     @property

@@ -47,8 +47,8 @@ class Height(Measures):
     """
 
     mm: PaperLength | None = None
-    level: Annotated[Name | None, Editor.NONE] = None
-    to: Annotated[Surface | None, Editor.NONE] = None
+    level: Annotated[Name | None, FieldRole.NAME] = None
+    to: Surface | None = None
 
     @model_validator(mode="after")
     def _one_way(self) -> Height:
@@ -75,7 +75,7 @@ class FootCorner(Measures):
 class FromFoot(UnsettledPlace):
     """What both ways of standing on the floor share: a height that is settled first."""
 
-    height: Height
+    height: Annotated[Height, Editor.HEIGHT]
 
     def drawn_mm(
         self, others: Mapping[str, Listed], view: str | None, stage: Stage, foot_mm: float

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import View
-from orthopsis.pieces.base import Grip, PaperLength, Stage
+from orthopsis.pieces.base import Flag, Grip, PaperLength, Stage
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.foot import Foot
@@ -50,6 +50,7 @@ class OverFloor(InSurface):
     grid: tuple[TileCount, TileCount]
     row: Annotated[Literal["square"] | Cut, FieldRole.CHOICE, Editor.NONE] = "square"
     foot: Annotated[Foot | None, Editor.NONE] = None
+    chequered: Flag = False
 
     @classmethod
     def first(cls, at: Point, size_mm: float, points: int) -> OverFloor:

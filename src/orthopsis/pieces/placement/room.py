@@ -69,7 +69,7 @@ class RoomPlace(Placement):
     are heights over the floor at the back, chosen once and carried round.
     """
 
-    levels: Annotated[dict[Name, PaperLength], FieldRole.LENGTH, Editor.NONE] = Field(
+    levels: Annotated[dict[Name, PaperLength], FieldRole.LENGTH, Editor.LEVELS] = Field(
         default_factory=dict
     )
 

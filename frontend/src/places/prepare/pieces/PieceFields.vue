@@ -8,6 +8,9 @@ import type { Units } from "@/ui/measures";
 import { withValue } from "../document/editing";
 import CornersField from "./CornersField.vue";
 import CutField from "./CutField.vue";
+import HeightField from "./HeightField.vue";
+import type { Height, Levels } from "./heights";
+import LevelsField from "./LevelsField.vue";
 import { nearOf } from "./cuts";
 import { fieldsOf, lengthsOf, pointsOf, valueAt, type Told } from "./kinds";
 import type { Part } from "./parts";
@@ -24,7 +27,9 @@ const emit = defineEmits<{
   add: [what: string, within?: string];
 }>();
 
-type Way = "word" | "corners" | "parts" | "cut" | "list" | "flag" | "number" | "measure";
+type Own = "word" | "corners" | "parts" | "height" | "levels";
+type Way = Own | "cut" | "list" | "flag" | "number" | "measure";
+const OWN: readonly string[] = ["word", "corners", "parts", "height", "levels"];
 const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
   depth: "cut",
   run: "cut",
@@ -38,8 +43,7 @@ const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
 const rows = computed(() =>
   fieldsOf(props.told).map((field) => {
     const { path, editor, role } = field;
-    const own = editor === "word" || editor === "corners" || editor === "parts";
-    const way: Way = own ? editor : (WAYS[role] ?? "measure");
+    const way: Way = OWN.includes(editor) ? (editor as Own) : (WAYS[role] ?? "measure");
     // What is not there has no fields either, whatever they would begin with.
     const there = path.length < 2 || valueAt(props.told.piece, path.slice(0, -1)) !== null;
     const value = there ? (valueAt(props.told.piece, path) ?? field.default) : null;
@@ -116,6 +120,23 @@ function pick({ role, path }: FieldSpec, value: string) {
         @set="set(field.path, $event)"
         @add="(what, within) => emit('add', what, within)"
         @choose="(name, chosen) => emit('choose', name, chosen)"
+      />
+      <height-field
+        v-else-if="way === 'height'"
+        class="wide"
+        :label="field.label"
+        :height="value as Height"
+        :doc="doc"
+        :units="units"
+        @set="set(field.path, $event)"
+      />
+      <levels-field
+        v-else-if="way === 'levels'"
+        class="wide"
+        :label="field.label"
+        :levels="(value ?? {}) as Levels"
+        :units="units"
+        @set="set(field.path, $event)"
       />
       <cut-field
         v-else-if="way === 'cut'"
