@@ -83,7 +83,16 @@ def outlines(scene: Scene) -> list[Stroke]:
 
 
 def kept(scene: Scene) -> list[Stroke]:
-    """What the construction keeps."""
+    """What the construction keeps of the things themselves."""
+    return [one for one in _kept(scene) if one.role is Role.OUTLINE]
+
+
+def kept_shadows(scene: Scene) -> list[Stroke]:
+    """What it keeps of their shadows."""
+    return [one for one in _kept(scene) if one.role is Role.SHADOW]
+
+
+def _kept(scene: Scene) -> list[Stroke]:
     return [d.stroke for step in steps(scene) for d in step.strokes if d.fate == "keep"]
 
 

@@ -2626,6 +2626,19 @@ export interface components {
             forms: components["schemas"]["FormOut"][];
         };
         /**
+         * LampLight
+         * @description A lamp: the middle of one of the pieces.
+         */
+        LampLight: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lamp";
+            /** Piece */
+            piece: string;
+        };
+        /**
          * LeanTo
          * @description One slope that falls to the wall `low`; the wall across is raised by `peak_mm` on paper, over
          *     its corner that shows.
@@ -4135,6 +4148,28 @@ export interface components {
             problem: string | null;
         };
         /**
+         * SideLight
+         * @description Along the sheet, from the left or the right; `rise_deg` is how steeply it falls.
+         */
+        SideLight: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "side";
+            /**
+             * From
+             * @default left
+             * @enum {string}
+             */
+            from: "left" | "right";
+            /**
+             * Rise Deg
+             * @default 45
+             */
+            rise_deg: number;
+        };
+        /**
          * Sketch
          * @description Something by hand in an `area` of the sheet: on the ground it stands where its lower side
          *     lies; else it is behind all that stands there.
@@ -4370,6 +4405,8 @@ export interface components {
             piece: string | null;
             /** Curve */
             curve?: number | null;
+            /** On */
+            on?: string | null;
             /**
              * Fate
              * @enum {string}
@@ -4404,7 +4441,7 @@ export interface components {
         };
         /**
          * StrokeRecord
-         * @description A line; the chords of one curve share its number.
+         * @description A line; the chords of one curve share its number, a shadow's lies `on` what.
          */
         StrokeRecord: {
             /** From */
@@ -4428,6 +4465,8 @@ export interface components {
             piece: string | null;
             /** Curve */
             curve?: number | null;
+            /** On */
+            on?: string | null;
         };
         /** StuckOut */
         StuckOut: {
@@ -4457,6 +4496,21 @@ export interface components {
             stuck: components["schemas"]["StuckOut"][];
             /** Reteach */
             reteach: string;
+        };
+        /**
+         * SunLight
+         * @description A sun at a place of the sheet; below the eye level it stands behind us.
+         */
+        SunLight: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sun";
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
         };
         /**
          * TaskIn
@@ -4529,21 +4583,23 @@ export interface components {
         };
         /**
          * ToneSpec
-         * @description Shading by planes: where the light comes from, and which plane is lightest.
+         * @description Shading by planes: where the light comes from, and which plane is lightest. `cast` are the
+         *     surfaces on which shadows fall.
          */
         ToneSpec: {
             /**
              * Light
              * @default left
-             * @enum {string}
              */
-            light: "left" | "right";
+            light: ("left" | "right") | (components["schemas"]["SideLight"] | components["schemas"]["SunLight"] | components["schemas"]["LampLight"]);
             /**
              * Lightest
              * @default top
              * @enum {string}
              */
             lightest: "top" | "front";
+            /** Cast */
+            cast?: string[];
         };
         /**
          * TowerWindows

@@ -30,6 +30,7 @@ const ACTS: Record<string, string> = {
   backs: "Backs",
   details: "Details",
   ink: "Clean up and ink",
+  tone: "Shadows and tone",
 };
 
 /** The act that a step begins, if it is another than that before it. */

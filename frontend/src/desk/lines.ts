@@ -81,14 +81,21 @@ export function helpingPoints(steps: readonly Step[], number: number): DeskPoint
     .map((mark) => ({ name: mark.name, x_mm: mark.at[0], y_mm: mark.at[1] }));
 }
 
+/** The roles of what stays, and how each looks. */
+const FINISHED: Partial<Record<Stroke["role"], LineState>> = {
+  outline: "dark",
+  hidden: "hidden",
+  shadow: "light",
+};
+
 /** The finished drawing, with its hidden edges when they are asked for. */
 export function finishedLines(strokes: readonly Stroke[], withHidden: boolean): DeskLine[] {
   return strokes
-    .filter((stroke) => stroke.role === "outline" || (withHidden && stroke.role === "hidden"))
+    .filter(({ role }) => role in FINISHED && (role !== "hidden" || withHidden))
     .map((stroke, i) => ({
       key: `f-${i}`,
       stroke,
-      state: stroke.role === "hidden" ? ("hidden" as const) : ("dark" as const),
+      state: FINISHED[stroke.role] ?? "dark",
     }));
 }
 

@@ -46,6 +46,8 @@ class Do(StrEnum):
     """Lay the ruler so that it touches a curve and leads to a point; mark where it touches."""
     TRACE = "trace"
     """Draw along a part of a light line that is there already."""
+    SHADE = "shade"
+    """Fill a plane with an even tone."""
     DARKEN = "darken"
     ERASE = "erase"
 
@@ -53,7 +55,7 @@ class Do(StrEnum):
 MINUTES = {
     Do.MEASURE: 0.3, Do.AIM: 0.2, Do.LAY: 0.1, Do.JOIN: 0.12, Do.SQUARE: 0.15, Do.CROSS: 0.03,
     Do.SLIDE: 0.3, Do.DIVIDE: 0.3, Do.CARRY: 0.25, Do.SKETCH: 1.5, Do.BEND: 0.4, Do.TOUCH: 0.2,
-    Do.JUDGE: 0.1, Do.TRACE: 0.07, Do.DARKEN: 0.07, Do.ERASE: 0.02,
+    Do.JUDGE: 0.1, Do.SHADE: 0.8, Do.TRACE: 0.07, Do.DARKEN: 0.07, Do.ERASE: 0.02,
 }  # fmt: skip
 """Minutes a move takes a ten-year-old (common practice, no published source)."""
 
@@ -77,6 +79,8 @@ class Act(StrEnum):
     """What is added to a thing that stands."""
     INK = "ink"
     """Rubbing out, and darkening with the ruler."""
+    TONE = "tone"
+    """Cast shadows, and values."""
 
 
 class Idea(StrEnum):

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field
 from itertools import accumulate, chain, pairwise
-from typing import Any, NamedTuple
+from typing import Any
 
 from orthopsis.construction.cover import drawn_by_others, open_parts
 from orthopsis.construction.doubt import crossing_sway
@@ -23,6 +23,7 @@ from orthopsis.construction.moves import (
 from orthopsis.construction.order import Body
 from orthopsis.construction.record import MoveRecord
 from orthopsis.construction.standing import StandingBodies
+from orthopsis.construction.ways import Ways
 from orthopsis.perspective.ellipse import EllipseArc
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Line, Point, join, meet
 from orthopsis.perspective.segments import (
@@ -37,19 +38,6 @@ from orthopsis.perspective.segments import (
 )
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
-
-
-class Ways(NamedTuple):
-    """How things are done where teachers differ; left out, exactly and with short lines."""
-
-    quick_circles: bool = False
-    """Through the four middles of the square alone."""
-    quick_curves: bool = False
-    """Rounded by hand through one mark that the eye chooses."""
-    corners: bool = False
-    """One corner of a face is finished before the next is begun."""
-    long_guides: bool = False
-    """Guide lines are drawn all the way to their point, or to the sheet's edge."""
 
 
 @dataclass
@@ -149,7 +137,7 @@ class Paper(MoveRecord):
             )
         return ruled
 
-    def light(self, start: Point, end: Point, family: str, part: Part) -> None:
+    def light(self, start: Point, end: Point, family: str, part: Part | None) -> None:
         """A light line along a ruler that lies already, as far as the sheet goes."""
         on_sheet = self.sheet.clip((start.xy, end.xy))
         if on_sheet is not None:

@@ -7,10 +7,19 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from orthopsis.errors import Unfit
+from orthopsis.exercise.light import LightSpec
 from orthopsis.exercise.upgrade import upgraded
 from orthopsis.lesson.flow import Flow
 from orthopsis.phrase import Length, Own, say
-from orthopsis.pieces.base import Down, EyeLength, Measures, Millimetres, PointAcross, Reference
+from orthopsis.pieces.base import (
+    Down,
+    EyeLength,
+    Measures,
+    Millimetres,
+    PointAcross,
+    Reference,
+    Surface,
+)
 from orthopsis.pieces.registry import AnyPiece
 from orthopsis.pieces.roles import FieldRole
 from orthopsis.plain import all_cleaned
@@ -68,10 +77,13 @@ class WordingSpec(Measures):
 
 
 class ToneSpec(Measures):
-    """Shading by planes: where the light comes from, and which plane is lightest."""
+    """Shading by planes: where the light comes from, and which plane is lightest. `cast` are the
+    surfaces on which shadows fall.
+    """
 
-    light: Literal["left", "right"] = "left"
+    light: Literal["left", "right"] | LightSpec = "left"
     lightest: Literal["top", "front"] = "top"
+    cast: Annotated[list[Surface], Field(max_length=20, default_factory=list)]
 
 
 Words = Annotated[str, Field(min_length=1, max_length=800)]

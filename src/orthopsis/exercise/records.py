@@ -70,9 +70,12 @@ StrokeRecord = TypedDict(
         "role": RoleName,
         "piece": str | None,
         "curve": NotRequired[int | None],
+        "on": NotRequired[str | None],
     },
 )
-StrokeRecord.__doc__ = "A line; the chords of one curve share its number."
+StrokeRecord.__doc__ = (
+    "A line; the chords of one curve share its number, a shadow's lies `on` what."
+)
 
 
 class PlaneRecord(Record):
@@ -185,6 +188,8 @@ def stroke_record(stroke: Stroke) -> StrokeRecord:
     }
     if stroke.curve is not None:
         record["curve"] = stroke.curve
+    if stroke.on is not None:
+        record["on"] = stroke.on
     return record
 
 

@@ -26,6 +26,7 @@ from orthopsis.exercise.setting import (
     place_points,
     say_helping_points,
 )
+from orthopsis.exercise.shadows import draw_shadows
 from orthopsis.exercise.views import view_of
 from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.segments import XY, Segment, at
@@ -374,12 +375,14 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     paper.setting = paper.begin(HELPING, Act.SETTING)
     handed: dict[Part, object] = {}
     unseen: list[Body] = []
+    sites: dict[Part, Site] = {}
     below: list[tuple[Drawn, Site]] = []
     for number in scene.building_order:
         part, body = scene.parts[number], scene.bodies[number]
         first, take_back = len(paper.steps), paper.on_trial()
         site = Site(paper, body, part.stage, points, handed)
         result = part.drawn.build(site)
+        sites[body.part] = site
         if any(drawn.fate == "keep" for step in paper.steps[first:] for drawn in step.strokes):
             handed[body.part] = result
             below += [(part.drawn, site)] if body.ground and not body.last else []
@@ -390,6 +393,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     for drawn, site in below:
         drawn.finish(site)
     paper.finish()
+    draw_shadows(scene, paper, sites, handed)
     say_helping_points(paper, sheet, level_mm)
     clean_up(paper, {body.part for body in scene.bodies}, unseen)
     return with_keys(paper.steps, scene.exercise.pieces)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from orthopsis.construction.paper import Ways
+from orthopsis.construction.ways import Ways
 from orthopsis.exercise.document import Exercise
 from orthopsis.lesson.flow import Flow
 
@@ -33,4 +33,5 @@ def ways(exercise: Exercise, flow: Flow) -> Ways:
         quick_curves=schools.curve == "by hand" if schools.curve else young,
         corners=flow is Flow.CORNERS,
         long_guides=schools.guides == "to the point",
+        casts=exercise.tone is not None and bool(exercise.tone.cast),
     )

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Sequence
 
 from orthopsis.construction.moves import Step, StepStroke
 from orthopsis.exercise.resolve import Scene, picture
+from orthopsis.exercise.shadows import shadows
 from orthopsis.perspective.stroke import Stroke
 
 
@@ -34,5 +35,5 @@ def lines_after(steps: Sequence[Step], number: int) -> Iterator[tuple[StepStroke
 def strokes_at(scene: Scene, made: Sequence[Step], number: int | None) -> list[Stroke]:
     """The lines on the sheet after a step, or those of the finished picture."""
     if number is None:
-        return picture(scene)
+        return [*picture(scene), *shadows(scene)]
     return [drawn.stroke for drawn, _ in lines_after(made, number)]

@@ -7,30 +7,24 @@ published source.
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import combinations
 
 from orthopsis.construction.order import NoDrawingOrder
 from orthopsis.exercise.resolve import Scene
+from orthopsis.exercise.shadows import shadow_areas
+from orthopsis.exercise.values import VALUES, side_of_light, turned_to
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, dot, minus, times
-from orthopsis.perspective.view import View, on_paper
+from orthopsis.perspective.vector import dot, minus
+from orthopsis.perspective.view import on_paper
 from orthopsis.picture.facets import Facing, Facings, facing, on_paper_loops
+from orthopsis.pieces.shapes.made.model import Made
 
 STRIPS = 6
 """A curved side is shaded in so many strips to a quarter."""
-
-LEVEL_FACE = math.sin(math.radians(35.0))
-"""A plane turned up or down by more than this is a top or an underside."""
-
-VALUES = {
-    "top": {"top": 0, "lit": 1, "front": 2, "dark": 3, "under": 3},
-    "front": {"front": 0, "top": 1, "lit": 2, "dark": 3, "under": 3},
-}
 
 
 @dataclass(frozen=True)
@@ -40,6 +34,8 @@ class Plane:
     part: Part
     value: int
     loops: tuple[tuple[XY, ...], ...]
+    cast: bool = False
+    """Whether it is no plane of a thing but the shadow that one casts."""
 
 
 def planes(scene: Scene) -> list[Plane]:
@@ -49,18 +45,23 @@ def planes(scene: Scene) -> list[Plane]:
     tone = scene.exercise.tone
     if tone is None:
         return []
+    light = side_of_light(tone.light, scene.main)
     try:
         order = scene.drawing_order
     except NoDrawingOrder:
         return []
-    found: list[Plane] = []
+    found = [Plane(part, 3, loops, cast=True) for part, loops in shadow_areas(scene)]
     for number in reversed(order):
         part = scene.parts[number]
         for solid in scene.solids[number]:
             if solid.transparent:
                 continue
-            for loops, normal in _far_first(facing(solid, STRIPS)):
-                side = _turned_to(normal, part.stage.view, tone.light)
+            made = part.drawn.cells(part.stage)
+            faces = _far_first(facing(solid, STRIPS))
+            if isinstance(made, Made) and len(made.parting.filled) > 1:
+                faces = made.far_first()
+            for loops, normal in faces:
+                side = turned_to(normal, part.stage.view, light)
                 value = VALUES[tone.lightest][side]
                 found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
     return found
@@ -129,28 +130,3 @@ def _covers(a: _Edge, b: _Edge) -> int:
             if place > 1e-9 and abs(place - 1.0) > 1e-9:
                 return sign if place > 1.0 else -sign
     return 0
-
-
-def _turned_to(normal: Vector, view: View, light: str) -> str:
-    """Where a plane is turned: ``top``, ``under``, ``front``, to the light or away from it.
-
-    The normal is taken in the view's own directions, each by its true length where there is one.
-    """
-    across, away, down = view.directions
-    way = [
-        times((*vp.at,), 1.0 / view.true_length(vp.at) if view.eye else 1.0)
-        for vp in (across, away, down)
-    ]
-    # How far the plane's normal reaches along each direction.
-    first, second, third = (dot(normal, w) for w in way)
-    size = math.sqrt(first * first + second * second + third * third) or 1.0
-    below = view.uprights.at.at_infinity or view.uprights.at.xy[1] > view.eye_level_mm
-    up = (-third if below else third) / size
-    if abs(up) > LEVEL_FACE:
-        return "top" if up > 0.0 else "under"
-    one_point = len(view.level_points) == 1
-    if one_point and abs(second) > abs(first):
-        return "front"
-    # In two points what is turned away from the left point is turned to the right.
-    right = first if one_point else second - first
-    return "lit" if (right > 0.0) == (light == "right") else "dark"

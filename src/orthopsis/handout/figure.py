@@ -104,6 +104,10 @@ TONES = (
 """Values 1 to 3 in families of colour, one for each piece in turn; each falls evenly in grey."""
 
 
+SHADOW = "#77746E"
+"""A cast shadow: darker in grey than any plane, and of no family."""
+
+
 def tone_colour(value: int, family: int) -> str:
     """The colour of a value, 0 paper white to 3 darkest, in one of the families."""
     return PAPER if value == 0 else TONES[family % len(TONES)][value - 1]
@@ -113,9 +117,13 @@ def toned(scene: Scene, found: Sequence[Plane]) -> list[Fill]:
     """Planes of a scene with their colours."""
     families = {part.drawn.part: number for number, part in enumerate(scene.parts)}
     return [
-        Fill(plane.loops, tone_colour(plane.value, families[plane.part]), f"value {plane.value}")
+        Fill(plane.loops, _colour_of(plane, families[plane.part]), f"value {plane.value}")
         for plane in found
     ]
+
+
+def _colour_of(plane: Plane, family: int) -> str:
+    return SHADOW if plane.cast else tone_colour(plane.value, family)
 
 
 def family_colour(family: str) -> str:
@@ -161,6 +169,8 @@ def picture_figure(
     for stroke in strokes:
         if stroke.role is Role.OUTLINE:
             pen = Pen(0.6 * scale, INK)
+        elif stroke.role is Role.SHADOW:
+            pen = Pen(0.3 * scale, SHADOW)
         elif stroke.role is Role.GUIDE:
             pen = Pen(0.25 * scale, family_colour(stroke.family))
         else:

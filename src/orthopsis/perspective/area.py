@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 from itertools import pairwise
@@ -24,6 +24,7 @@ from orthopsis.perspective.segments import (
     merged,
     on_border,
     portions_inside,
+    remainder,
     sides_crossed,
 )
 from orthopsis.perspective.tolerance import EXACT, Tolerance
@@ -124,6 +125,15 @@ class Area:
             if not self.on_border(middle, tolerance):
                 found.append((t0, t1))
         return merged(found)
+
+
+def outside(segment: Segment, areas: Iterable[Area]) -> list[Portion]:
+    """The portions of a segment that run within none of some areas; along a border is without."""
+    box, inside = box_of(segment), list[Portion]()
+    for area in areas:
+        if boxes_touch(area.box, box):
+            inside += area.portions_inside(segment)
+    return remainder(inside)
 
 
 def quarter_between(start: XY, corner: XY, end: XY) -> EllipseArc:

@@ -210,6 +210,34 @@ def portion_within(
     return (t0, t1) if t0 < t1 else None
 
 
+def within_convex(loop: Sequence[XY], around: Sequence[XY]) -> tuple[XY, ...]:
+    """What of a loop lies within a convex outline.
+
+    Source: Sutherland and Hodgman, "Reentrant polygon clipping", 1974 (from memory).
+
+    >>> within_convex([(0, 0), (4, 0), (4, 4), (0, 4)], [(2, 1), (9, 1), (9, 9), (2, 9)])
+    ((4.0, 1.0), (4, 4), (2.0, 4.0), (2.0, 1.0))
+    """
+    doubled = sum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise((*around, around[0])))
+    hand = 1.0 if doubled > 0.0 else -1.0
+    left = list(loop)
+    for (ax, ay), (bx, by) in pairwise((*around, around[0])):
+
+        def side(p: XY, a: XY = (ax, ay), b: XY = (bx, by)) -> float:
+            return hand * ((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]))
+
+        kept: list[XY] = []
+        for k, here in enumerate(left):
+            before = left[k - 1]
+            s, t = side(before), side(here)
+            if (s < 0.0) != (t < 0.0):
+                kept.append(at((before, here), s / (s - t)))
+            if t >= 0.0:
+                kept.append(here)
+        left = kept
+    return tuple(left)
+
+
 def merged(portions: Iterable[Portion], gap: float = 1e-12) -> list[Portion]:
     """Portions in order, those that touch or overlap joined into one."""
     result: list[Portion] = []

@@ -16,6 +16,7 @@ class Role(StrEnum):
     OUTLINE = "outline"
     HIDDEN = "hidden"
     GUIDE = "guide"
+    SHADOW = "shadow"
 
 
 class Part(NamedTuple):
@@ -37,7 +38,8 @@ class Stroke(NamedTuple):
 
     `family` is the name of the vanishing point it runs to, or vertical, horizontal, free;
     `part` is what it belongs to, None for the sheet's own lines. Strokes that
-    share a `curve` number are the short chords of one curve, within 0.02 mm of it.
+    share a `curve` number are the short chords of one curve, within 0.02 mm of it. A cast shadow's
+    line lies `on` a surface.
     """
 
     start: tuple[float, float]
@@ -46,6 +48,7 @@ class Stroke(NamedTuple):
     role: Role
     part: Part | None
     curve: int | None = None
+    on: str | None = None
 
     @property
     def segment(self) -> Segment:
@@ -59,7 +62,7 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
     of curves stay as they are.
     """
     groups: dict[tuple[Part | None, str, Role], list[int]] = {}
-    for number, (_, _, family, role, part, curve) in enumerate(strokes):
+    for number, (_, _, family, role, part, curve, _) in enumerate(strokes):
         if curve is None:
             groups.setdefault((part, family, role), []).append(number)
     result: list[Stroke | None] = list(strokes)

@@ -278,6 +278,11 @@ class Drawn(ABC):
         del stage
         return ()
 
+    def cells(self, stage: Stage) -> object | None:
+        """It as something cut from a block, if it is; that casts shadows."""
+        del stage
+        return None
+
     def fills(self, stage: Stage) -> Sequence[Segment]:
         """Lines on paper that fill a face: nothing follows from the absence of one."""
         del stage

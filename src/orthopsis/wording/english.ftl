@@ -667,6 +667,54 @@ foot-sides =
     Draw both sides.
 foot-top-title = the top
 
+## Light and shadows
+
+light-sun-title = The sun and its foot
+# $sun (mark) $foot (mark) $across (phrase) $down (phrase)
+light-sun =
+    Mark the sun { $sun } { $across } and { $down }. Straight below it on the { eye-level } mark its foot { $foot }.
+# $sun (mark) $foot (mark) $across (phrase) $down (phrase)
+light-sun-behind =
+    The sun stands behind us. Mark the point { $sun } to which its rays lead, { $across } and { $down }, and straight
+    above it on the { eye-level } the foot { $foot }, to which shadows lead.
+# $sun (mark) $foot (mark)
+light-sun-check = { $foot } lies on the { eye-level }, in line with { $sun }.
+light-lamp-title = The lamp and its foot
+# $middle (mark) $foot (mark) $lamp (name)
+light-lamp =
+    Cross the diagonals through the block of { $lamp }: { $middle } is where the light is. Cross the diagonals of its
+    foot: { $foot } lies plumb below.
+# $middle (mark) $foot (mark)
+light-lamp-check = { $foot } lies straight below { $middle }.
+shadow-tips-title = where its shadow ends
+# $count (number)
+shadow-tips-side =
+    From the foot of each upright draw a light level line away from the light. From its top draw a light line that falls
+    at the angle of the light. Where the two cross, the shadow of that upright ends: { $count ->
+        [one] one place
+       *[other] { $count } places
+    } in all.
+# $count (number)
+shadow-tips-sun =
+    Lay the ruler on the foot of the light and on the foot of each upright, and draw a light line. Lay it on the sun’s
+    point and on the top of the same upright, and draw another. Where the two cross, its shadow ends: { $count ->
+        [one] one place
+       *[other] { $count } places
+    } in all.
+# $count (number)
+shadow-tips-lamp =
+    Lay the ruler on the foot of the lamp and on the foot of each upright, and draw a light line. Lay it on the lamp and
+    on the top of the same upright, and draw another. Where the two cross, its shadow ends: { $count ->
+        [one] one place
+       *[other] { $count } places
+    } in all.
+shadow-tips-check = Shadows of equal uprights grow longer the further they stand from the light.
+shadow-outline-title = its shadow
+shadow-outline =
+    Join these places in the order of the corners above them. The shadow of a level edge keeps its direction, or leads to
+    the same point. Stop where something stands before it, and fill it evenly: a cast shadow is the darkest tone.
+shadow-outline-check = The shadow begins at the foot of the thing, and no white shows between.
+
 ## Stairs
 
 stairs-marks-title = equal marks and the slope
@@ -3335,6 +3383,12 @@ refused-way-order = the left edge comes first; give the smaller measure before t
 refused-no-such-point = there is no such point in this view
 refused-form-of-a-sketch = give area, the box on the sheet that it fills
 refused-form-of-a-disc = give centre and radius_mm
+# $surface (own)
+refused-no-shadow-there = '{ $surface }' receives no shadows; give ground, or the floor of a room as in hall/floor
+refused-sun-on-level = the sun lies on the eye level, where its shadows have no end; move it up, or down to stand behind us
+refused-shadows-in-three = shadows are cast where uprights stand straight, in one and two points
+# $piece (own)
+refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light or move it aside
 refused-climbs-away = stairs climb away from us only in one point; here they climb to the left or to the right
 refused-needs-room = this lies on the floor or in a wall of a room: put a room on the sheet first, and then point at the wall
 refused-form-of-a-panel = give grid for tiles, foot and depth for a rug, front on the back wall, or from, to and height_mm on another wall

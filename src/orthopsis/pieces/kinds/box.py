@@ -10,6 +10,8 @@ from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.box_frame import draw_box, frame_body, frame_solid
+from orthopsis.pieces.shapes.made.model import Made
+from orthopsis.pieces.shapes.made.parting import WHOLE_BLOCK
 
 
 class Box(BlockPiece, Drawn):
@@ -20,6 +22,10 @@ class Box(BlockPiece, Drawn):
     @property
     def flat_top(self) -> bool:
         return True
+
+    def cells(self, stage: Stage) -> Made:
+        """One cell, the whole block."""
+        return Made(self.part, self.name, self.place, WHOLE_BLOCK, stage)
 
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The block itself."""

@@ -155,6 +155,9 @@ class MadeThing(BlockPiece, Drawn):
         """The thing on its stage."""
         return Made(self.part, self.name, self.place, self.parting, stage)
 
+    def cells(self, stage: Stage) -> Made:
+        return self.made(stage)
+
     def solids(self, stage: Stage) -> list[AnySolid]:
         """What is left of the block."""
         return [self.made(stage).solid()]

@@ -69,6 +69,9 @@ class Stairs(BlockPiece, Drawn):
             raise stage.refuse("climbs", say("refused-climbs-away"))
         return Made(self.part, self.name, self.place, self.parting, stage)
 
+    def cells(self, stage: Stage) -> Made:
+        return self._made(stage)
+
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The steps as one block."""
         return [self._made(stage).solid()]

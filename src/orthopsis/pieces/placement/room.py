@@ -34,6 +34,8 @@ from orthopsis.pieces.roles import Editor, FieldRole
 
 TOUCHING = 1e-9
 """What stands that near to a wall stands against it."""
+BEYOND = 50.0
+"""So many times as far from its point, a line of the floor has left the sheet."""
 FURTHER = 1e3
 """So many times as far from its point as its corner, a line has left every sheet."""
 
@@ -135,6 +137,23 @@ class RoomPlace(Placement):
         """How far down the sheet what lies so far down at the back is, over a foot on the floor."""
         level_mm = stage.view.eye_level_mm
         return level_mm + (y_mm - level_mm) * (foot_mm - level_mm) / (self.floor_mm - level_mm)
+
+    def floor_outline(self, stage: Stage) -> list[XY]:
+        """The floor on paper, from where it begins at the back to beyond the sheet. Raises
+        ExerciseError.
+        """
+        corners = self.corners()
+        low = max(corner.y for corner in corners)
+        # Each line of the floor, drawn on away from its point.
+        lines = [(n, vp) for n, vp in self.points_of(stage) if corners[n].y == low]
+        far = []
+        for number, vp in lines:
+            start, (vx, vy) = corners[number], vp.at.xy
+            beyond = start.x + (start.x - vx) * BEYOND, start.y + (start.y - vy) * BEYOND
+            far.append((beyond, start.xy))
+        left, right = sorted(far)
+        back = [left[1]] if left[1] == right[1] else [left[1], right[1]]
+        return [*back, right[0], left[0]]
 
     def check(self, stage: Stage) -> None:
         """Refuse a room whose floor or ceiling does not show from inside. Raises ExerciseError."""

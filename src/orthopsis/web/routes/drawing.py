@@ -23,6 +23,7 @@ from orthopsis.exercise.forgiveness import forgiveness
 from orthopsis.exercise.records import drawing_record, number, plane_record, point, step_record
 from orthopsis.exercise.resolve import Scene, eye_level_behind, picture, resolve
 from orthopsis.exercise.runthrough import may_change_places, run_through
+from orthopsis.exercise.shadows import shadows
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import toned
@@ -265,7 +266,7 @@ def picture_record(
     strokes, toned_planes = picture(scene, hidden), planes(scene)
     fills = toned(scene, toned_planes)
     return PictureOut.model_construct(
-        drawing=drawing_record(scene, strokes),
+        drawing=drawing_record(scene, [*strokes, *shadows(scene)]),
         planes=[
             PlaneOut.model_construct(**dict(plane_record(plane)), colour=fill.colour)
             for plane, fill in zip(toned_planes, fills, strict=True)

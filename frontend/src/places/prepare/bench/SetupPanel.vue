@@ -7,6 +7,7 @@ import MeasureInput from "@/ui/MeasureInput.vue";
 import { formatMeasure, type Units } from "@/ui/measures";
 import WordingFields from "./WordingFields.vue";
 import SchoolFields from "./SchoolFields.vue";
+import ToneFields from "./ToneFields.vue";
 import ViewerSteps from "./ViewerSteps.vue";
 
 /** Sheet, eye level, points and words, with the facts that follow from them. */
@@ -27,16 +28,6 @@ const SIZES = ["A5", "A4", "A3", "A2", "A1", "9x12in", "11x17in", "12x18in", "18
 );
 const size = computed(() => (typeof props.doc.sheet.size === "string" ? props.doc.sheet.size : ""));
 const strips = computed(() => props.picture?.facts?.strips ?? []);
-
-const TONES = [
-  { value: "none", label: "none" },
-  { value: "left", label: "light from the left" },
-  { value: "right", label: "light from the right" },
-] as const;
-const LIGHTEST = [
-  { value: "top", label: "the top" },
-  { value: "front", label: "the front" },
-] as const;
 </script>
 
 <template>
@@ -142,19 +133,7 @@ const LIGHTEST = [
     <div class="pair">
       <wording-fields :doc="doc" :units="units" @set="(path, value) => emit('set', path, value)" />
       <school-fields :doc="doc" @set="(path, value) => emit('set', path, value)" />
-      <choice-field
-        label="Tone"
-        :value="doc.tone?.light ?? 'none'"
-        :options="TONES"
-        @set="emit('set', ['tone'], $event === 'none' ? null : { ...doc.tone, light: $event })"
-      />
-      <choice-field
-        v-if="doc.tone"
-        label="Lightest plane"
-        :value="doc.tone.lightest ?? 'top'"
-        :options="LIGHTEST"
-        @set="emit('set', ['tone', 'lightest'], $event)"
-      />
+      <tone-fields :doc="doc" :units="units" @set="(path, value) => emit('set', path, value)" />
     </div>
     <n-checkbox :checked="roundMeasures" @update:checked="emit('round', $event)">
       Round measures ({{ units === "in" ? "¼ in" : "5 mm" }})

@@ -80,6 +80,16 @@ def merged_cells(filled: frozenset[Cell]) -> Cells:
     return Cells(faces, tuple(_edges(filled, number)))
 
 
+def outer_squares(cell: Cell, filled: Collection[Cell]) -> Iterator[CellFace]:
+    """The faces of one cell that no other cell touches."""
+    for way, along in product(WAYS, (False, True)):
+        if _moved(cell, way, 1 if along else -1) not in filled:
+            a, b = _without(cell, way)
+            around = (a, b), (a + 1, b), (a + 1, b + 1), (a, b + 1)
+            plane = cell[way] + along
+            yield CellFace(way, along, (tuple(_with(corner, way, plane) for corner in around),))
+
+
 def solid_blocks(filled: Collection[Cell]) -> list[tuple[Cell, Cell]]:
     """The cells gathered into few whole blocks, each by its first cell and its last."""
     left, found = set(filled), list[tuple[Cell, Cell]]()

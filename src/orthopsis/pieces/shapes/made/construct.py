@@ -15,7 +15,7 @@ from orthopsis.pieces.placement.edges import Edges, FrameMarks
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.shapes.box_frame import draw_frame
 from orthopsis.pieces.shapes.made.cells import ACROSS, AWAY, DOWN, Knot
-from orthopsis.pieces.shapes.made.knots import Knots
+from orthopsis.pieces.shapes.made.knots import KnotMarks, Knots
 from orthopsis.pieces.shapes.made.made_site import MadeSite
 from orthopsis.pieces.shapes.made.model import Made
 from orthopsis.pieces.shapes.made.planes import inner_depths, plan_on_floor
@@ -34,7 +34,7 @@ def draw_made(made: Made, site: Site, what: str) -> FrameMarks:
         assert isinstance(made.place, OnFront)
         marks = _from_front(work, made.place)
     tidy(site, what)
-    return FrameMarks(marks)
+    return KnotMarks(marks, work.knots)
 
 
 # --- one point -------------------------------------------------------------------------------
@@ -70,7 +70,7 @@ def light_front(work: MadeSite, place: OnFront) -> dict[int, Mark]:
     marks, last = place.light_front(work.site), work.made.parting.last
     start = place.depth_corner(work.site.stage.view.level_points[0].at)
     work.knots.corner = last[ACROSS] * ENDS_ON_FRONT[start][0], work.made.true_row, 0
-    _know(work, marks, ENDS_ON_FRONT)
+    know(work, marks, ENDS_ON_FRONT)
     return marks
 
 
@@ -79,7 +79,7 @@ def light_block(work: MadeSite, place: OnEdge) -> dict[int, Mark]:
     site, made, knots = work.site, work.made, work.knots
     block = site.plan_of(block_body(made.part, made.name, place.corners(site.stage), site.stage))
     marks = draw_frame(place, block, Edges(site.paper, block.body, light=True))
-    _know(work, marks, ENDS)
+    know(work, marks, ENDS)
     last = made.parting.last
     for a, b, way in ((1, 0, ACROSS), (2, 3, ACROSS), (1, 5, AWAY), (2, 6, AWAY), (1, 2, DOWN)):
         ends = ENDS[a]
@@ -88,7 +88,8 @@ def light_block(work: MadeSite, place: OnEdge) -> dict[int, Mark]:
     return marks
 
 
-def _know(work: MadeSite, marks: Mapping[int, Mark], ends: Mapping[int, Knot]) -> None:
+def know(work: MadeSite, marks: Mapping[int, Mark], ends: Mapping[int, Knot]) -> None:
+    """The corners of a block that are marked, as knots."""
     last = work.made.parting.last
     for number, mark in marks.items():
         i, j, k = ends[number]

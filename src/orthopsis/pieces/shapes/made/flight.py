@@ -26,7 +26,7 @@ from orthopsis.pieces.shapes.made.construct import (
     light_front,
     mark_depth,
 )
-from orthopsis.pieces.shapes.made.knots import Knots
+from orthopsis.pieces.shapes.made.knots import KnotMarks, Knots
 from orthopsis.pieces.shapes.made.made_site import MadeSite
 from orthopsis.pieces.shapes.made.model import Made
 from orthopsis.pieces.shapes.made.parting import Parting, Tick
@@ -58,7 +58,7 @@ def draw_flight(made: Made, site: Site, way: int, *, far: bool) -> FrameMarks:
             mark_depth(work, made.place, marks)
     _Flight(work, way, far).draw()
     tidy(site, "stairs")
-    return FrameMarks(marks)
+    return KnotMarks(marks, work.knots)
 
 
 @dataclass(frozen=True)

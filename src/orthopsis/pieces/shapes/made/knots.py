@@ -8,13 +8,14 @@ edge at the plan on the floor, which is raised.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from itertools import combinations
 
 from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Mark, Ruled
 from orthopsis.perspective.view import HORIZONTAL
 from orthopsis.pieces.base import Site
+from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.made.cells import ACROSS, AWAY, DOWN, WAYS, Knot
 from orthopsis.pieces.shapes.made.model import Made
 
@@ -129,6 +130,14 @@ class Knots:
             yield from ((i, j, 0), (i, j0, k), (i0, j, k))
             # Where a line to the point runs along the set square, it goes round by the others.
             yield from ((i, down - j0, k), (across - i0, j, k))
+
+
+class KnotMarks(FrameMarks):
+    """The corners of a block, and all marks of what was cut from it."""
+
+    def __init__(self, marks: Mapping[int, Mark], knots: Knots) -> None:
+        super().__init__(marks)
+        self.knots = knots
 
 
 def _without(knot: Knot, way: int) -> Knot:

@@ -29,6 +29,9 @@ class MadeSite:
 
     @property
     def edges(self) -> list[CellEdge]:
+        if self.site.paper.ways.casts:
+            # Hidden corners cast shadows, too.
+            return list(self.made.cells.edges)
         return [self.made.cells.edges[k] for k in self.shows]
 
     def keep(self, numbers: Iterable[int]) -> int:

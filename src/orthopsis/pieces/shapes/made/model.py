@@ -14,9 +14,10 @@ from orthopsis.perspective.plane import LEVEL, Point, distance
 from orthopsis.perspective.segments import Portion, at, length, remainder
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.tolerance import EXACT
-from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
+from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, plus, times
 from orthopsis.perspective.view import VanishingPoint, View, on_paper
 from orthopsis.phrase import Value, say
+from orthopsis.picture.facets import Facing
 from orthopsis.picture.solid import Edge, Face, Shape, Solid
 from orthopsis.pieces.base import Stage
 from orthopsis.pieces.placement.corners import EDGE_ON_MM, FACES, outline_area_mm2
@@ -32,6 +33,7 @@ from orthopsis.pieces.shapes.made.cells import (
     Cells,
     Knot,
     merged_cells,
+    outer_squares,
     solid_blocks,
 )
 from orthopsis.pieces.shapes.made.parting import Parting, Tick, no_room
@@ -74,6 +76,17 @@ class Ways(NamedTuple):
 
     start: Vector
     along: tuple[Vector, Vector, Vector]
+
+    def shares_of(self, place: Vector) -> Vector:
+        """How far along each way a place lies."""
+        x, y, z = self.along
+        way = minus(place, self.start)
+        whole = dot(x, cross(y, z))
+        return (
+            dot(way, cross(y, z)) / whole,
+            dot(way, cross(z, x)) / whole,
+            dot(way, cross(x, y)) / whole,
+        )
 
     def place(self, shares: Sequence[float]) -> Vector:
         found = self.start
@@ -182,6 +195,34 @@ class Made:
             return down
         whole_mm = gone * view.true_length(vp) if view.eye else 0.0
         return lambda tick: tick.of(whole_mm)
+
+    def far_first(self) -> list[Facing]:
+        """The outer squares of all cells that turn to the eye, each with its outward normal, those
+        first over which others are laid. Raises ExerciseError.
+
+        Between two slabs of a block there is a plane: what lies on the eye's side is nearer.
+        """
+        ways = ways_of(self.place.in_space(self.stage), on_edge=self.on_edge)
+        shares = self._shares([self._true_in_space(ways, way) for way in WAYS])
+        eye = ways.shares_of((0.0, 0.0, 0.0))
+
+        def off(way: int, number: int) -> float:
+            return abs((shares[way][number] + shares[way][number + 1]) / 2 - eye[way])
+
+        found: list[Facing] = []
+        filled = self.parting.filled
+        for cell in sorted(filled, key=lambda c: [-off(way, c[way]) for way in WAYS]):
+            for face in outer_squares(cell, filled):
+                plane = shares[face.way][face.loops[0][0][face.way]]
+                if (eye[face.way] > plane) != face.along:
+                    continue
+                corners = [
+                    ways.place([shares[way][knot[way]] for way in WAYS]) for knot in face.loops[0]
+                ]
+                normal = loop_normal(corners)
+                out = times(ways.along[face.way], 1.0 if face.along else -1.0)
+                found.append(([corners], normal if dot(normal, out) > 0.0 else times(normal, -1.0)))
+        return found
 
     def measures_seen_from(self, view: View, given: Mapping[str, float]) -> dict[str, float]:
         """The measures of the same thing on the sheet of a viewer who stands elsewhere."""

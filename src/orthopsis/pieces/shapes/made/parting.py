@@ -58,3 +58,7 @@ def no_room(ticks: Sequence[Tick], shares: Sequence[float]) -> Iterator[Tick]:
         if share - before < LEAST_SHARE:
             yield tick or ticks[-1]
         before = share
+
+
+WHOLE_BLOCK = Parting((), (), (), frozenset({(0, 0, 0)}))
+"""A block of which nothing is taken away."""

@@ -1,0 +1,225 @@
+"""Cast shadows: handbook values, projection against ruler, and rays that are counted one by one."""
+
+from __future__ import annotations
+
+import random
+
+import numpy as np
+import pytest
+
+from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data
+from orthopsis.exercise.records import drawing_record, stroke_record
+from orthopsis.exercise.resolve import resolve
+from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.shadows import shadow_areas, shadows
+from orthopsis.exercise.tone import planes
+from orthopsis.perspective.area import Area
+from orthopsis.perspective.light import LightOnPaper, from_the_side, sun_at, tip
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.stroke import Role
+from tests.agreement import difference, kept, kept_shadows, outlines
+from tests.core.test_depth_buffer import triangles_of
+from tests.rooms import HALL, ONE, TWO, made_thing, with_pieces
+from tests.words import instruction
+
+SIDE = {"kind": "side", "from": "right", "rise_deg": 45}
+SUN = {"kind": "sun", "x_mm": 320, "y_mm": 20}
+BEHIND = {"kind": "sun", "x_mm": 60, "y_mm": 260}
+
+
+def lit(light, *pieces, view=ONE, cast=("ground",), **more):
+    return {**with_pieces(*pieces, view=view), "tone": {"light": light, "cast": list(cast)}, **more}
+
+
+def crate(**fields):
+    front = {"x_mm": 150, "y_mm": 190, "width_mm": 40, "height_mm": 50}
+    return {"kind": "box", "id": "crate", "standing": "ground", "depth": {"along_mm": 25},
+            "front": front, **fields}  # fmt: skip
+
+
+TABLE = {"kind": "made", "id": "table", "form": "table", "standing": "ground", "top_mm": 5,
+         "leg_mm": 7, "front": {"x_mm": 250, "y_mm": 170, "width_mm": 90, "height_mm": 50},
+         "depth": {"along_mm": 30}}  # fmt: skip
+
+
+# Worked out by hand: eye level 140, VP 220, a post from its foot (150, 240) to its top (150, 190).
+TIPS = [
+    (from_the_side(True, 45), (100.0, 240.0)),
+    (sun_at(Point(320, 20), 140), (28.57, 311.43)),
+    (sun_at(Point(60, 260), 140), (123.53, 210.59)),
+    (LightOnPaper(Point(300, 40), Point(300, 200)), (81.82, 258.18)),
+]
+
+
+@pytest.mark.parametrize(("light", "where"), TIPS)
+def test_a_post_casts_its_shadow_where_the_handbook_has_it(light, where):
+    assert tip(Point(150, 190), Point(150, 240), light).xy == pytest.approx(where, abs=0.01)
+
+
+@pytest.mark.parametrize(
+    ("light", "where"), [(SIDE, TIPS[0][1]), (SUN, TIPS[1][1]), (BEHIND, TIPS[2][1])]
+)
+def test_and_so_does_the_edge_of_a_box_by_projection(light, where):
+    view = {**ONE, "eye_level_mm": 140, "vanishing_point_mm": 220}
+    data = lit(light, crate(), view=view, sheet={"size": "A2"})
+    corners = [
+        xy for _, loops in shadow_areas(resolve(from_data(data))) for loop in loops for xy in loop
+    ]
+    assert min(np.hypot(x - where[0], y - where[1]) for x, y in corners) < 0.01
+
+
+def agrees(data):
+    scene = resolve(from_data(data))
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    assert difference(shadows(scene), kept_shadows(scene)) == ([], [])
+    return scene
+
+
+@pytest.mark.parametrize("light", ["left", SIDE, SUN, BEHIND])
+def test_shadows_by_projection_and_by_ruler_are_the_same(light):
+    scene = agrees(lit(light, crate(), TABLE))
+    drawn = shadows(scene)
+    assert {stroke.role for stroke in drawn} == {Role.SHADOW}
+    assert {stroke.on for stroke in drawn} == {"ground"}
+    assert {stroke.part.piece for stroke in drawn} == {"crate", "table"}
+
+
+def random_lit(seed):
+    rng = random.Random(seed)
+    one_point = rng.random() < 0.6
+    view = {**(ONE if one_point else TWO), "eye_level_mm": rng.uniform(60, 140)}
+    pieces = []
+    for number in range(rng.randint(1, 3)):
+        high_mm = rng.uniform(15, 60)
+        thing = {"kind": "box"} if rng.random() < 0.4 else made_thing(rng, one_point, high_mm)
+        foot_mm, x_mm = rng.uniform(view["eye_level_mm"] + 40, 280), 30 + 120 * number
+        if one_point:
+            thing["front"] = {"x_mm": x_mm, "y_mm": foot_mm - high_mm, "height_mm": high_mm,
+                              "width_mm": rng.uniform(20, 90)}  # fmt: skip
+            thing["depth"] = {"along_mm": rng.uniform(8, 30)}
+        else:
+            thing["edge"] = {"x_mm": x_mm + 60, "top_mm": foot_mm - high_mm, "bottom_mm": foot_mm}
+            thing |= {side: {"along_mm": rng.uniform(15, 50)} for side in ("left", "right")}
+        pieces.append({**thing, "id": f"thing {number}", "standing": "ground"})
+    sun = {"kind": "sun", "x_mm": rng.uniform(-50, 470)}
+    off_mm = rng.uniform(60, 150)
+    light = rng.choice([
+        "left", "right", {"kind": "side", "from": "left", "rise_deg": rng.uniform(15, 75)},
+        {**sun, "y_mm": view["eye_level_mm"] - off_mm},
+        {**sun, "y_mm": view["eye_level_mm"] + off_mm},
+    ])  # fmt: skip
+    return lit(light, *pieces, view=view)
+
+
+@pytest.mark.parametrize("first", range(0, 120, 40))
+def test_random_things_in_random_light(first):
+    drawn = 0
+    for seed in range(first, first + 40):
+        try:
+            agrees(random_lit(seed))
+        except ExerciseError:
+            continue
+        except AssertionError as failure:
+            raise AssertionError(f"seed {seed}") from failure
+        drawn += 1
+    assert drawn > 15
+
+
+def _toward(light, place, view):
+    """The way from a place of eye space to the light, for the document's own words."""
+    if light["kind"] == "side":
+        rise = np.radians(light["rise_deg"])
+        return np.array(
+            [np.cos(rise) * (1 if light["from"] == "right" else -1), -np.sin(rise), 0.0]
+        )
+    behind = light["y_mm"] > view["eye_level_mm"]
+    return np.array([light["x_mm"], light["y_mm"], 1.0]) * (-1.0 if behind else 1.0)
+
+
+@pytest.mark.parametrize("light", [SIDE, SUN, BEHIND])
+def test_a_place_is_in_shadow_when_a_ray_to_the_light_meets_something(light):
+    """Source: the ray and triangle test of Möller and Trumbore, 1997 (from memory)."""
+    data = lit(light, crate(), TABLE)
+    scene = resolve(from_data(data))
+    areas = [Area(loops) for _, loops in shadow_areas(scene)]
+    triangles = np.concatenate([triangles_of(s) for of_part in scene.solids for s in of_part])
+    rng, told = random.Random(3), {True: 0, False: 0}
+    for _ in range(400):
+        x, y = rng.uniform(0, 420), rng.uniform(135, 297)
+        depth = scene.main.eye_height_mm / (y - scene.main.eye_level_mm)
+        place = np.array([x * depth, y * depth, depth])
+        way = _toward(light, place, data["view"])
+        a, b, c = (triangles[:, k] for k in range(3))
+        side = np.cross(way, c - a)
+        det = np.einsum("ij,ij->i", b - a, side)
+        with np.errstate(all="ignore"):
+            u = np.einsum("ij,ij->i", place - a, side) / det
+            q = np.cross(place - a, b - a)
+            v, t = q @ way / det, np.einsum("ij,ij->i", c - a, q) / det
+            met = np.any(
+                (np.abs(det) > 1e-12) & (u > 1e-6) & (v > 1e-6) & (u + v < 1 - 1e-6) & (t > 1e-6)
+            )
+            near = np.any(
+                (np.abs(det) > 1e-12) & (t > -1e-6) & (u > -1e-3) & (v > -1e-3) & (u + v < 1.001)
+            )
+        if met != near:
+            continue  # on a border
+        told[bool(met)] += 1
+        assert bool(met) == any(area.inside((x, y)) for area in areas), (x, y)
+    assert min(told.values()) > 30
+
+
+def test_a_lamp_in_a_room_casts_on_the_floor_as_far_as_the_wall():
+    lamp = {"kind": "box", "id": "lamp", "on": "hall/floor", "depth": {"along_mm": 10},
+            "foot": {"x_mm": 80, "y_mm": 250, "width_mm": 25}, "height": {"mm": 230}}  # fmt: skip
+    table = {**HALL["pieces"][2], "foot": {"x_mm": 150, "y_mm": 230, "width_mm": 90}}
+    data = lit(
+        {"kind": "lamp", "piece": "lamp"}, HALL["pieces"][0], table, lamp, cast=["hall/floor"]
+    )
+    scene = agrees(data)
+    drawn = shadows(scene)
+    assert drawn and all(stroke.part.piece == "table" for stroke in drawn), (
+        "the lamp itself casts none"
+    )
+    assert all(
+        scene.pieces[0].place.floor_holds(end, scene.main) for s in drawn for end in s.segment
+    )
+
+
+def test_shadows_are_taught_and_printed_and_toned():
+    scene = resolve(from_data(lit(SUN, crate(), TABLE)))
+    lesson = run_through(scene)
+    acts = [step.act.value for step in lesson]
+    assert acts[-2:] == ["tone", "ink"] or "tone" in acts[-4:]
+    words = " ".join(instruction(step) for step in lesson if step.act.value == "tone")
+    assert "32 cm" in words and "2 cm" in words, "the sun's place is said"
+    record = stroke_record(shadows(scene)[0])
+    assert record["role"] == "shadow" and record["on"] == "ground" and record["piece"] == "crate"
+    assert drawing_record(scene, shadows(scene)).plain()["strokes"]
+    toned = planes(scene)
+    first_of_thing = next(k for k, plane in enumerate(toned) if not plane.cast)
+    assert first_of_thing > 0 and not any(plane.cast for plane in toned[first_of_thing:])
+
+
+def test_a_table_is_toned_so_that_nearer_parts_lie_over_others():
+    scene = resolve(from_data({**with_pieces(TABLE), "tone": {"light": "left"}}))
+    top = [plane for plane in planes(scene) if plane.value == 0]
+    assert planes(scene)[0] not in top, "the top lies over the legs behind it"
+
+
+@pytest.mark.parametrize(
+    ("wrong", "field"),
+    [
+        ({"light": {"kind": "sun", "x_mm": 300, "y_mm": 120.2}}, "tone.light.y_mm"),
+        ({"light": {"kind": "lamp", "piece": "nobody"}}, "tone.light.piece"),
+        ({"cast": ["crate/top"]}, "tone.cast[0]"),
+        ({"light": {"kind": "sun", "x_mm": 300, "y_mm": 110}}, "tone.light"),
+    ],
+)
+def test_light_that_casts_nothing_is_refused_with_its_field(wrong, field):
+    data = lit(SUN, crate())
+    data["tone"] = {**data["tone"], **wrong}
+    with pytest.raises(ExerciseError) as refused:
+        shadows(resolve(from_data(data)))
+    assert refused.value.path == field
