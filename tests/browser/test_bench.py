@@ -339,3 +339,38 @@ def test_a_house_of_a_row_has_a_roof_and_parts_of_its_own(watched, server):
     made = next(one for one in row["buildings"] if one["id"] == "hall")
     assert made["roof"]["kind"] == "gable"
     assert made["parts"][0]["inset"]["along_mm"] == 5.0
+
+
+def test_a_room_is_furnished_by_clicks_on_its_floor_and_walls_and_lit(watched, server):
+    page = watched.go("prepare/new")
+    page.get_by_role("button", name="New one-point sheet").click()
+    page.get_by_role("button", name="Add a room").click()
+    page.get_by_role("button", name="Put it in the middle").click()
+    pieces = page.get_by_role("region", name="Pieces")
+    expect(pieces.get_by_role("button", name="room 1")).to_be_visible()
+    # A height is chosen once, at the back of the room.
+    page.get_by_role("button", name="Add a height").click()
+    page.get_by_label("Over the floor").fill("2")
+    page.get_by_label("Over the floor").press("Enter")
+
+    def put(button, across, down, card):
+        paper = page.locator("rect.paper").bounding_box()
+        page.get_by_role("button", name=button).click()
+        page.mouse.click(paper["x"] + paper["width"] * across, paper["y"] + paper["height"] * down)
+        expect(pieces.get_by_role("button", name=card)).to_be_visible()
+
+    put("Add furniture", 0.4, 0.85, "furniture 1")
+    page.get_by_role("combobox", name="Height").select_option("as high as “height 1”")
+    put("Add tiles, a door, a picture", 0.12, 0.5, "panel 1")
+    put("Add tiles, a door, a picture", 0.6, 0.9, "panel 2")
+    page.get_by_label("Tone").select_option("light from the right")
+    page.get_by_role("checkbox", name="Cast shadows").click()
+    saved(page)
+    room, table, window, tiles = document(server, "New one-point exercise")["pieces"]
+    assert room["levels"] == {"height 1": 20}
+    assert table["on"] == "room 1/floor" and table["height"] == {"level": "height 1"}
+    assert window["on"] == "room 1/left" and window["look"] == "window"
+    assert tiles["on"] == "room 1/floor" and tiles["grid"] == [6, 8]
+    told = document(server, "New one-point exercise")["tone"]
+    assert told["light"] == "right" and told["cast"] == ["room 1/floor"]
+    expect(page.get_by_text("Shadows and tone")).to_be_attached()

@@ -12,6 +12,7 @@ from orthopsis.exercise.editing import renamed, with_new_piece
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import eye_level_behind, picture, resolve
 from orthopsis.exercise.runthrough import run_through
+from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from tests.agreement import difference, kept, outlines
 from tests.documents import changed
@@ -219,3 +220,63 @@ def test_a_new_room_is_put_round_the_point_and_a_rename_is_followed():
     corner, id = with_new_piece(from_data(with_pieces(view=TWO)), "room", (200, 120), 5.0)
     assert picture(resolve(corner)) and math.isfinite(corner.pieces[0].place.corner.x_mm)
     assert ONE["vanishing_point_mm"] == 210
+
+
+# --- tiles in a corner, and chequered ones ---------------------------------------------------
+
+CORNER_TILES = {"kind": "panel", "id": "tiles", "on": "hall/floor", "look": "tiles",
+                "grid": [5, 4], "tile_mm": 25}  # fmt: skip
+
+
+@pytest.mark.parametrize("grid", [[1, 1], [5, 4], [12, 12], [2, 9]])
+@pytest.mark.parametrize("tile_mm", [12, 33])
+def test_tiles_in_a_corner_agree(grid, tile_mm):
+    there = scene(CORNER, {**CORNER_TILES, "grid": grid, "tile_mm": tile_mm}, view=TWO)
+    assert difference(outlines(there), kept(there)) == ([], [])
+    assert sum(str(step.part) == "tiles" for step in run_through(there)) <= 6
+
+
+def test_the_diagonals_of_a_corners_tiles_lead_to_one_point():
+    there = scene(CORNER, CORNER_TILES, view=TWO)
+    tiles = there.parts[1].drawn._drawn(there.parts[1].stage)
+    # Square tiles: their diagonals run halfway between both walls, to one point of the eye level.
+    vp = there.main.vanishing_point_of_direction(1, 1, 0)
+    (x0, y0), (vx, vy) = there.pieces[0].place.corners()[1].xy, vp.xy
+    for k in range(1, 5):
+        x, y = tiles.by_ruler((k, k)).xy
+        assert (
+            abs((x - x0) * (vy - y0) - (y - y0) * (vx - x0)) / math.hypot(vx - x0, vy - y0) < 1e-6
+        )
+
+
+def test_tiles_that_reach_behind_us_or_have_no_size_are_refused():
+    for wrong, field in (({"tile_mm": None}, "tile_mm"), ({"grid": [40, 1]}, "grid")):
+        with pytest.raises(ExerciseError) as refused:
+            picture(scene(CORNER, {**CORNER_TILES, **wrong}, view=TWO))
+        assert refused.value.path.endswith(field)
+
+
+@pytest.mark.parametrize(
+    ("room", "tiles", "view"), [(ROOM, HALL["pieces"][1], ONE), (CORNER, CORNER_TILES, TWO)]
+)
+def test_every_second_tile_is_dark_and_things_stand_white_before_them(room, tiles, view):
+    chest = {"kind": "box", "id": "chest", "standing": "ground"}
+    if view is ONE:
+        chest |= {"front": {"x_mm": 180, "y_mm": 200, "width_mm": 40, "height_mm": 40},
+                  "depth": {"along_mm": 20}}  # fmt: skip
+    else:
+        chest |= {"edge": {"x_mm": 200, "top_mm": 180, "bottom_mm": 220},
+                  "left": {"along_mm": 25}, "right": {"along_mm": 25}}  # fmt: skip
+    there = scene(room, {**tiles, "chequered": True}, chest, view=view)
+    toned = planes(there)
+    dark = [plane for plane in toned if plane.part.piece == "tiles"]
+    assert len(dark) > 5 and toned[: len(dark)] == dark, "the floor first"
+    assert {plane.value for plane in toned[len(dark) :]} == {0}
+    squares = [plane.loops[0] for plane in dark]
+    assert len({frozenset(square) for square in squares}) == len(squares)
+    corners = [(round(x, 6), round(y, 6)) for square in squares for x, y in square]
+    sides = [frozenset((a, b)) for square in squares
+             for a, b in zip(square, (*square[1:], square[0]), strict=True)]  # fmt: skip
+    assert len(set(sides)) == len(sides) and corners, "no two dark tiles share a side"
+    assert any(step.phrase == "tiles-shade" for step in run_through(there))
+    assert planes(scene(room, {**tiles, "chequered": False}, chest, view=view)) == []

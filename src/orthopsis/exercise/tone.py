@@ -23,6 +23,8 @@ from orthopsis.perspective.view import on_paper
 from orthopsis.picture.facets import Facing, Facings, facing, on_paper_loops
 from orthopsis.pieces.shapes.made.model import Made
 
+SQUARE = 2
+"""The value of every second tile."""
 STRIPS = 6
 """A curved side is shaded in so many strips to a quarter."""
 
@@ -43,14 +45,20 @@ def planes(scene: Scene) -> list[Plane]:
     no piece can be said to be nearer than the others. Raises ExerciseError.
     """
     tone = scene.exercise.tone
-    if tone is None:
+    squares = [
+        Plane(part.drawn.part, SQUARE, (tuple(square),))
+        for part in scene.parts
+        for square in part.drawn.dark_squares(part.stage)
+    ]
+    if tone is None and not squares:
         return []
-    light = side_of_light(tone.light, scene.main)
+    light = side_of_light(tone.light, scene.main) if tone else ""
     try:
         order = scene.drawing_order
     except NoDrawingOrder:
         return []
-    found = [Plane(part, 3, loops, cast=True) for part, loops in shadow_areas(scene)]
+    shadows = [Plane(part, 3, loops, cast=True) for part, loops in shadow_areas(scene)]
+    found = [*squares, *shadows]
     for number in reversed(order):
         part = scene.parts[number]
         for solid in scene.solids[number]:
@@ -62,7 +70,8 @@ def planes(scene: Scene) -> list[Plane]:
                 faces = made.far_first()
             for loops, normal in faces:
                 side = turned_to(normal, part.stage.view, light)
-                value = VALUES[tone.lightest][side]
+                # Without tone the things are white before the tiles.
+                value = VALUES[tone.lightest][side] if tone else 0
                 found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
     return found
 

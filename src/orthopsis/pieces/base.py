@@ -283,6 +283,11 @@ class Drawn(ABC):
         del stage
         return None
 
+    def dark_squares(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        """Outlines on paper of what is dark by itself, as every second tile is."""
+        del stage
+        return ()
+
     def fills(self, stage: Stage) -> Sequence[Segment]:
         """Lines on paper that fill a face: nothing follows from the absence of one."""
         del stage

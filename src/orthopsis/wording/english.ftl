@@ -788,6 +788,38 @@ tiles-rows =
         [one] one row
        *[other] { $count } rows
     }. Stop at whatever stands on the floor.
+tiles-shade-title = every second tile
+# $count (number)
+tiles-shade =
+    Shade every second tile in one even tone, like a chequer board: { $count ->
+        [one] one tile
+       *[other] { $count } tiles
+    }, as far as they show.
+tiles-shade-check = No two dark tiles share a side.
+tiles-left-wall-title = along the left wall
+# $corner (mark) $side (length) $point (point) $count (number) $vp (point)
+tiles-left-wall =
+    On a level line through { $corner } measure { $side } to the left, { $count ->
+        [one] once
+       *[other] { $count } times
+    }. Lay the ruler on { $point } and on each mark: where it meets the foot of the left wall, the line to { $vp }, a tile
+    ends.
+tiles-right-wall-title = along the right wall
+# $corner (mark) $side (length) $point (point) $count (number) $vp (point)
+tiles-right-wall =
+    On a level line through { $corner } measure { $side } to the right, { $count ->
+        [one] once
+       *[other] { $count } times
+    }. Lay the ruler on { $point } and on each mark: where it meets the foot of the right wall, the line to { $vp }, a tile
+    ends.
+# $vp (point)
+tiles-wall-check = The tiles grow toward us, and all marks lie on the line to { $vp }.
+tiles-over-floor-title = over the floor
+# $left (point) $right (point)
+tiles-over-floor =
+    From each mark at the left wall draw a line over the floor, with the ruler on { $left }; from each at the right wall
+    with the ruler on { $right }. Stop at whatever stands there.
+tiles-over-floor-check = Every tile has two sides that lead to one point and two that lead to the other.
 tiles-rows-check = The rows close up evenly, and one ruler laid along the diagonal meets a corner of a tile in each.
 panel-back-title = on the back wall
 # $what (choice) $corner (mark) $across (phrase) $down (phrase) $width (length) $height (length)
@@ -2717,6 +2749,14 @@ finding-openings-missing = { $asked ->
     [one] Something is missing in this wall: { WORD($look) }.
    *[other] Count the { WORD($look) }: there are { $there } of { $asked }.
  }
+# $what (choice) $there (number) $asked (number)
+finding-legs-missing = Count the legs of the { WORD($what) } that show: there are { $there } of { $asked }.
+# $what (choice) $there (number) $asked (number)
+finding-steps-missing = Count the risers of the { WORD($what) }: there are { $there } of { $asked }.
+# $off (about)
+finding-tiles-off =
+    This row of tiles lies { $off } beside its place. Draw the diagonal of the first tile on: wherever it crosses a line to
+    the point, a row begins.
 finding-stray-line = This line belongs to nothing here; rub it out.
 
 # $count (number)
@@ -2813,6 +2853,9 @@ title-ends-on-eye-level = Uprights that stop on the eye level
 title-sleepers-even = Sleepers at even distances
 title-house-missing = A house is missing
 title-storeys-missing = Rows of windows missing
+title-legs-missing = A leg is missing
+title-steps-missing = Steps miscounted
+title-tiles-off = Tiles off the diagonal
 title-bays-missing = Windows missing along a storey
 title-openings-missing = Windows or doors missing
 title-strip-missing = The strip of a taller house
@@ -2974,6 +3017,7 @@ field-climbs = They climb
 choice-climbs-left = to the left
 choice-climbs-right = to the right
 choice-climbs-away = away from us
+field-tile-mm = Width of a tile, at the corner
 field-chequered = Every second tile dark
 field-grid-0 = Tiles across
 field-grid-1 = Rows of tiles, at most
@@ -3391,6 +3435,8 @@ refused-shadows-in-three = shadows are cast where uprights stand straight, in on
 refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light or move it aside
 refused-climbs-away = stairs climb away from us only in one point; here they climb to the left or to the right
 refused-needs-room = this lies on the floor or in a wall of a room: put a room on the sheet first, and then point at the wall
+refused-tile-size = give tile_mm, how wide a tile is at the corner of the room
+refused-tiles-behind = so many tiles reach behind us; take fewer of them, or smaller ones
 refused-form-of-a-panel = give grid for tiles, foot and depth for a rug, front on the back wall, or from, to and height_mm on another wall
 # $surface (own)
 refused-panel-surface = this does not lie in '{ $surface }': tiles and rugs lie on a floor, a front on the back wall, and cuts from and to on the left or right wall

@@ -40,7 +40,7 @@ ROOMS: tuple[Recipe, ...] = (
              "foot": {"x_mm": 300, "y_mm": 270, "width_mm": 45}, "depth": {"true_mm": 45},
              "height": {"mm": 50}, "top_mm": 4, "leg_mm": 6},
             {"kind": "panel", "id": "tiles", "on": "potting room/floor", "look": "tiles",
-             "grid": [6, 10]}, version=2),
+             "grid": [6, 10], "chequered": True}, version=2),
     ),
     Recipe(
         "reading-corner",
@@ -55,6 +55,8 @@ ROOMS: tuple[Recipe, ...] = (
             {"kind": "box", "id": "pillar", "on": "corner/floor",
              "foot": {"x_mm": 320, "y_mm": 190}, "left": {"along_mm": 20},
              "right": {"along_mm": 18}, "height": {"to": "corner/ceiling"}},
+            {"kind": "panel", "id": "tiles", "on": "corner/floor", "look": "tiles", "grid": [6, 6],
+             "tile_mm": 30},
             {"kind": "made", "form": "chair", "id": "chair", "on": "corner/floor",
              "back": "far left", "foot": {"x_mm": 215, "y_mm": 260}, "left": {"along_mm": 45},
              "right": {"along_mm": 45}, "height": {"mm": 90}, "seat_mm": 45, "top_mm": 5,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Discriminator, PrivateAttr, Tag, model_validator
@@ -10,6 +10,7 @@ from pydantic import Discriminator, PrivateAttr, Tag, model_validator
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, distance, part_way
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View, eye_space, on_paper
 from orthopsis.phrase import Own, say
@@ -27,8 +28,9 @@ from orthopsis.pieces.placement.on_room import (
     OverFloor,
 )
 from orthopsis.pieces.placement.placement import Listed
-from orthopsis.pieces.placement.room import BackWall, RoomPlace
+from orthopsis.pieces.placement.room import BackWall, Corner, RoomPlace
 from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.shapes.floor.corner_tiles import CornerTiles
 from orthopsis.pieces.shapes.floor.panel import BackPanel, FloorPanel, RoomPanel, SidePanel
 from orthopsis.pieces.shapes.floor.tiles import Tiles
 from orthopsis.pieces.shapes.tidy import tidy
@@ -89,7 +91,8 @@ class Panel(Piece, Drawn):
         found = others.get(name)
         if found is None or not isinstance(found.place, RoomPlace) or found.view != self.view:
             raise stage.refuse("on", say("refused-no-such-surface", surface=Own(self.on)))
-        if not isinstance(self.place, OnSideWall) and not isinstance(found.place, BackWall):
+        in_corner = isinstance(self.place, OnSideWall | OverFloor)
+        if not in_corner and not isinstance(found.place, BackWall):
             raise stage.refuse("on", say("refused-no-such-surface", surface=Own(self.on)))
         there = super().settled(others, stage).model_copy()
         there._room = found.place
@@ -99,7 +102,7 @@ class Panel(Piece, Drawn):
     def _room_id(self) -> str:
         return self.on.partition("/")[0]
 
-    def _drawn(self, stage: Stage) -> Tiles | RoomPanel:
+    def _drawn(self, stage: Stage) -> Tiles | CornerTiles | RoomPanel:
         """What it is on its stage. Raises ExerciseError."""
         room = self._room
         assert room is not None, "a panel is measured out first"
@@ -112,8 +115,19 @@ class Panel(Piece, Drawn):
             return SidePanel(*known, self.place)
         if isinstance(self.place, OnFloor):
             return FloorPanel(*known, self.place)
+        if isinstance(room, Corner):
+            return self._corner_tiles(stage, room)
         assert isinstance(room, BackWall)
         return self._tiles(stage, room)
+
+    def _corner_tiles(self, stage: Stage, room: Corner) -> CornerTiles:
+        assert isinstance(self.place, OverFloor)
+        if self.place.tile_mm is None:
+            raise stage.refuse("tile_mm", say("refused-tile-size"))
+        return CornerTiles(
+            self.part, self.name, self._room_id, room, stage, self.place.grid, self.place.tile_mm,
+            self.place.chequered,
+        )  # fmt: skip
 
     def _tiles(self, stage: Stage, room: BackWall) -> Tiles:
         assert isinstance(self.place, OverFloor)
@@ -132,7 +146,7 @@ class Panel(Piece, Drawn):
         row = self.place.row if isinstance(self.place.row, Cut) else None
         return Tiles(
             self.part, self.name, self._room_id, room, stage, front, columns, rows, row,
-            own_line=foot is not None,
+            own_line=foot is not None, chequered=self.place.chequered,
         )  # fmt: skip
 
     def solids(self, stage: Stage) -> list[AnySolid]:
@@ -142,6 +156,12 @@ class Panel(Piece, Drawn):
     def body(self, stage: Stage) -> Body:
         """The same by ruler."""
         return self._drawn(stage).body()
+
+    def dark_squares(self, stage: Stage) -> Sequence[Sequence[XY]]:
+        drawn = self._drawn(stage)
+        if isinstance(drawn, RoomPanel) or not drawn.chequered:
+            return ()
+        return drawn.squares()
 
     def build(self, site: Site) -> None:
         """As its surface asks for."""
@@ -162,6 +182,10 @@ class Panel(Piece, Drawn):
         """The same thing in the world, measured on the sheet of a viewer who stands elsewhere."""
         place = self.place
         drawn = self._drawn(stage)
+        if isinstance(place, OverFloor) and place.tile_mm is not None:
+            assert self._room is not None
+            tile_mm = place.tile_mm * place_grown(self._room, stage, view)
+            return self.placed(place.model_copy(update={"tile_mm": tile_mm}))
         if isinstance(place, OverFloor):
             return self if place.foot is None else self.placed(self._tiles_moved(stage, view))
         assert isinstance(drawn, RoomPanel)

@@ -52,7 +52,7 @@ class Stairs(BlockPiece, Drawn):
         return self.risers / 2.0
 
     @property
-    def _run(self) -> tuple[int, bool]:
+    def run(self) -> tuple[int, bool]:
         """The way that it climbs, and whether that leads to the far end."""
         if isinstance(self.place, OnFront):
             return (AWAY, True) if self.climbs == "away" else (ACROSS, self.climbs == "right")
@@ -61,7 +61,7 @@ class Stairs(BlockPiece, Drawn):
     @cached_property
     def parting(self) -> Parting:
         """The planes of the steps, and what is filled below them."""
-        way, far = self._run
+        way, far = self.run
         return flight(self.risers, way, far=far)
 
     def _made(self, stage: Stage) -> Made:
@@ -82,7 +82,7 @@ class Stairs(BlockPiece, Drawn):
 
     def build(self, site: Site) -> FrameMarks:
         """Marks up an upright, the slope, the steps, and every step across."""
-        way, far = self._run
+        way, far = self.run
         return draw_flight(self._made(site.stage), site, way, far=far)
 
     def grips(self, stage: Stage) -> list[Grip]:

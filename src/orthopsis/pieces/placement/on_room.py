@@ -9,7 +9,7 @@ from pydantic import Field
 
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import View
-from orthopsis.pieces.base import Flag, Grip, PaperLength, Stage
+from orthopsis.pieces.base import Flag, Grip, PaperLength, Stage, TrueLength
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.foot import Foot
@@ -39,23 +39,25 @@ class InSurface(Placement):
 
 class OverFloor(InSurface):
     """Tiles on a floor: `grid` many across and back at most, from the sheet's lower edge on, or
-    from a `foot` of their own. `row` says how deep the first row is.
+    from a `foot` of their own. `row` says how deep the first row is. In a corner `grid` counts
+    along both walls, and a tile is `tile_mm` wide in truth, at the scale of the corner.
     """
 
     form: ClassVar = "grid"
     tells: ClassVar = "grid"
     surfaces: ClassVar = ("floor",)
-    systems: ClassVar = (1,)
+    systems: ClassVar = (1, 2)
 
     grid: tuple[TileCount, TileCount]
     row: Annotated[Literal["square"] | Cut, FieldRole.CHOICE, Editor.NONE] = "square"
     foot: Annotated[Foot | None, Editor.NONE] = None
+    tile_mm: TrueLength | None = None
     chequered: Flag = False
 
     @classmethod
     def first(cls, at: Point, size_mm: float, points: int) -> OverFloor:
-        del at, size_mm, points
-        return cls(grid=(6, 8))
+        del at
+        return cls(grid=(6, 8)) if points == 1 else cls(grid=(6, 6), tile_mm=size_mm / 2)
 
     @property
     def anchor(self) -> Point:

@@ -10,12 +10,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cached_property
+from itertools import pairwise
 
 from orthopsis.construction.division import divide
-from orthopsis.construction.moves import Act, Mark, Ruled, Step, count
+from orthopsis.construction.moves import Act, Do, Mark, Ruled, Step, count
 from orthopsis.construction.order import Body, SeenLine, Shown
 from orthopsis.construction.places import across, down
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, distance, part_way
+from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import FREE, HORIZONTAL, VanishingPoint, eye_space
 from orthopsis.phrase import Length, Value, say
@@ -24,6 +26,17 @@ from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.depth import Cut, carrying_point, share_on_paper
 from orthopsis.pieces.placement.room import BackWall, RoomMarks
 from orthopsis.pieces.shapes.tidy import tidy
+
+
+def shade_squares(site: Site, number: int) -> None:
+    """Every second tile, in one tone."""
+    step = site.begin("tiles-shade", Act.TONE)
+    for _ in range(number):
+        site.paper.moved(Do.TRACE, (), None)
+    step.say("tiles-shade", count=count(number))
+    step.check("tiles-shade-check")
+    step.bulk = True
+
 
 LEAST_ROW_MM = 0.5
 """A row that looks thinner than this is not drawn."""
@@ -47,6 +60,7 @@ class Tiles:
     rows: int
     row: Cut | None
     own_line: bool
+    chequered: bool = False
 
     @property
     def vp(self) -> VanishingPoint:
@@ -119,6 +133,21 @@ class Tiles:
             found.append((*ends, HORIZONTAL))
         if self.own_line:
             found.append((*self.front, HORIZONTAL))
+        return found
+
+    def squares(self) -> list[list[XY]]:
+        """Every second tile, as far as the wall. Raises ExerciseError."""
+        found = []
+        ends = [self.front_mm, *self.row_places_mm]
+        if self.end_mm < ends[-1]:
+            ends.append(self.end_mm)
+        for row, (near_mm, far_mm) in enumerate(pairwise(ends)):
+            for column in range(row % 2, self.columns, 2):
+                corners = (
+                    self.at_depth(column, near_mm), self.at_depth(column + 1, near_mm),
+                    self.at_depth(column + 1, far_mm), self.at_depth(column, far_mm),
+                )  # fmt: skip
+                found.append([corner.xy for corner in corners])
         return found
 
     def _depth(self, place: Point) -> float:
@@ -221,6 +250,8 @@ class Tiles:
         step.say("tiles-rows", vp=vp, count=count(len(self.row_places_mm)))
         step.check("tiles-rows-check")
         step.bulk = True
+        if self.chequered:
+            shade_squares(site, len(self.squares()))
 
     def _diagonal(
         self, site: Site, step: Step, columns: dict[int, Ruled], first: int, start: Mark
