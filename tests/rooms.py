@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import copy
 import random
 
 from orthopsis.exercise.load import from_data
@@ -35,7 +36,7 @@ def hall(**fields):
 
 
 def with_pieces(*pieces: Data, view: Data = ONE) -> Data:
-    return {**HALL, "view": view, "pieces": list(pieces)}
+    return copy.deepcopy({**HALL, "view": view, "pieces": list(pieces)})
 
 
 def scene(*pieces: Data, view: Data = ONE):

@@ -157,7 +157,7 @@ def test_letters_are_chosen_typed_dragged_and_toned(watched, server):
     word.press("Enter")
     expect(word).to_have_value("FERN")
     expect(page.get_by_role("button", name=re.compile("The block: F, E, R and N"))).to_be_attached()
-    page.get_by_label("Their form").select_option("curved")
+    page.get_by_role("combobox", name="Form", exact=True).select_option("curved")
     page.get_by_label("Tone").select_option("left")
     page.get_by_label("Pattern bands on the sides").select_option("2")
     handle = page.get_by_role("slider", name="Place of word 1")
@@ -368,7 +368,7 @@ def test_a_room_is_furnished_by_clicks_on_its_floor_and_walls_and_lit(watched, s
     saved(page)
     room, table, window, tiles = document(server, "New one-point exercise")["pieces"]
     assert room["levels"] == {"height 1": 20}
-    assert table["on"] == "room 1/floor" and table["height"] == {"level": "height 1"}
+    assert table["on"] == "room 1/floor" and table["height"]["level"] == "height 1"
     assert window["on"] == "room 1/left" and window["look"] == "window"
     assert tiles["on"] == "room 1/floor" and tiles["grid"] == [6, 8]
     told = document(server, "New one-point exercise")["tone"]

@@ -139,7 +139,7 @@ def test_a_choice_in_a_part_that_is_not_there_is_refused(path):
 
 def value_of(piece, grip):
     value = to_data_of(piece)
-    for name in (*grip.field.split("."), grip.way):
+    for name in filter(None, (*grip.field.split("."), grip.way)):
         value = value[int(name)] if isinstance(value, list | tuple) else value[name]
     return value
 

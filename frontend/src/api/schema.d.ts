@@ -3346,7 +3346,8 @@ export interface components {
         /**
          * OverFloor
          * @description Tiles on a floor: `grid` many across and back at most, from the sheet's lower edge on, or
-         *     from a `foot` of their own. `row` says how deep the first row is.
+         *     from a `foot` of their own. `row` says how deep the first row is. In a corner `grid` counts
+         *     along both walls, and a tile is `tile_mm` wide in truth, at the scale of the corner.
          */
         OverFloor: {
             /** Grid */
@@ -3360,6 +3361,8 @@ export interface components {
              */
             row: "square" | components["schemas"]["Cut"];
             foot?: components["schemas"]["Foot"] | null;
+            /** Tile Mm */
+            tile_mm?: number | null;
             /**
              * Chequered
              * @default false
@@ -5055,6 +5058,8 @@ export interface components {
              */
             row: "square" | components["schemas"]["Cut"];
             foot?: components["schemas"]["Foot"] | null;
+            /** Tile Mm */
+            tile_mm?: number | null;
             /**
              * Chequered
              * @default false

@@ -216,7 +216,7 @@ def within_convex(loop: Sequence[XY], around: Sequence[XY]) -> tuple[XY, ...]:
     Source: Sutherland and Hodgman, "Reentrant polygon clipping", 1974 (from memory).
 
     >>> within_convex([(0, 0), (4, 0), (4, 4), (0, 4)], [(2, 1), (9, 1), (9, 9), (2, 9)])
-    ((4.0, 1.0), (4, 4), (2.0, 4.0), (2.0, 1.0))
+    ((2.0, 1.0), (4.0, 1.0), (4, 4), (2.0, 4.0))
     """
     doubled = sum(a[0] * b[1] - b[0] * a[1] for a, b in pairwise((*around, around[0])))
     hand = 1.0 if doubled > 0.0 else -1.0

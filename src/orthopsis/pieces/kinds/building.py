@@ -58,7 +58,7 @@ class Building(BlockPiece, DrawnHouse):
     def own_first(cls, at: Point, size_mm: float, form: str) -> dict[str, Any]:
         """A house with a gable."""
         del at
-        end = "front" if form == "front" else "right"
+        end = "front" if form in ("front", "foot") else "right"
         return {"roof": {"kind": "gable", "end": end, "peak_mm": size_mm / 2}}
 
     @model_validator(mode="after")

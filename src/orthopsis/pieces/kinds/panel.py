@@ -7,6 +7,7 @@ from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Discriminator, PrivateAttr, Tag, model_validator
 
+from orthopsis.construction.behind import behind_all
 from orthopsis.construction.order import Body
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, distance, part_way
@@ -155,7 +156,7 @@ class Panel(Piece, Drawn):
 
     def body(self, stage: Stage) -> Body:
         """The same by ruler."""
-        return self._drawn(stage).body()
+        return behind_all(self._drawn(stage).body())
 
     def dark_squares(self, stage: Stage) -> Sequence[Sequence[XY]]:
         drawn = self._drawn(stage)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, ClassVar, Literal, Self
 
+from orthopsis.construction.behind import behind_all
 from orthopsis.construction.moves import Act, Mark, count, measures_set, strung
 from orthopsis.construction.order import Body, SeenLine, Shown
 from orthopsis.construction.places import across, down
@@ -96,7 +97,7 @@ class Room(Piece, Drawn):
             nearer = near * _gone(run.end, run.point.at) / _gone(start, run.point.at)
             lines.append(SeenLine((start.xy, run.end.xy), (near, nearer)))
             ends.append((run.end, nearer))
-        return Body(
+        body = Body(
             part=self.part,
             name=self.name,
             corners=(*corners, *ends),
@@ -106,6 +107,7 @@ class Room(Piece, Drawn):
             floating=False,
             ground=True,
         )
+        return behind_all(body)
 
     def build(self, site: Site) -> RoomMarks:
         """The back wall or the corner, the lines toward us, and the levels."""

@@ -77,6 +77,10 @@ class FromFoot(UnsettledPlace):
 
     height: Annotated[Height, Editor.HEIGHT]
 
+    @property
+    def named(self) -> Mapping[str, str]:
+        return {"front": "foot", "edge": "foot"}
+
     def drawn_mm(
         self, others: Mapping[str, Listed], view: str | None, stage: Stage, foot_mm: float
     ) -> tuple[float, Carried | None]:
@@ -112,10 +116,6 @@ class FootFront(OnFront):
 
     foot_height: Height
     carried: Carried | None = None
-
-    @property
-    def named(self) -> Mapping[str, str]:
-        return {"front": "foot"}
 
     @property
     def on_floor(self) -> bool:
@@ -183,10 +183,6 @@ class FootEdge(OnEdge):
 
     foot_height: Height
     carried: Carried | None = None
-
-    @property
-    def named(self) -> Mapping[str, str]:
-        return {"edge": "foot"}
 
     def cut_end(self, side: str, view: View) -> int:
         """The plan is drawn on the floor."""

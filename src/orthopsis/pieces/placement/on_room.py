@@ -14,6 +14,7 @@ from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.foot import Foot
 from orthopsis.pieces.placement.placement import Placement
+from orthopsis.pieces.placement.room import RoomPlace
 from orthopsis.pieces.roles import Editor, FieldRole
 
 TileCount = Annotated[int, Field(ge=1, le=40), FieldRole.COUNT]
@@ -100,6 +101,24 @@ class OnSideWall(InSurface):
     to: Annotated[Cut, FieldRole.RUN]
     up_mm: Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False), FieldRole.LENGTH] = 0.0
     height_mm: PaperLength
+
+    @classmethod
+    def first_beside(
+        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
+    ) -> OnSideWall:
+        """Where it was put, and all of it on this side of where the wall meets the next one."""
+        found = cls.first(at, size_mm, len(view.vanishing_points))
+        room = next((one for one in earlier.values() if isinstance(one, RoomPlace)), None)
+        wall = room.surface_at(at.xy, view) if room else ""
+        if room is None or wall not in cls.surfaces:
+            return found
+        backs = [corner.x for corner in room.corners()]
+        wide_mm = size_mm / 4
+        # The nearer end lies away from the back.
+        back, way = (min(backs), -1) if wall == "left" else (max(backs), 1)
+        far = min(at.x, back - wide_mm) + wide_mm if wall == "left" else max(at.x, back)
+        ends = {"from_": Cut(x_mm=far + way * wide_mm), "to": Cut(x_mm=far)}
+        return found.model_copy(update=ends)
 
     @classmethod
     def first(cls, at: Point, size_mm: float, points: int) -> OnSideWall:

@@ -178,7 +178,7 @@ class RoomPlace(Placement):
         corners = self.corners()
         foot, top = corners[-1], corners[0]
         return [
-            Grip(f"levels.{name}", name, foot, top, toward(foot, top, mm), label="grip-level")
+            Grip("levels", name, foot, top, toward(foot, top, mm), label="grip-level")
             for name, mm in self.levels.items()
         ]
 

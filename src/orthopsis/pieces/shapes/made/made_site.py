@@ -7,9 +7,10 @@ from dataclasses import dataclass
 
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
+from orthopsis.pieces.shapes.made.block import MadeBody
 from orthopsis.pieces.shapes.made.cells import CellEdge
 from orthopsis.pieces.shapes.made.knots import Knots
-from orthopsis.pieces.shapes.made.model import Made, MadeBody
+from orthopsis.pieces.shapes.made.model import Made
 
 
 @dataclass

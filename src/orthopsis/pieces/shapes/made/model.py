@@ -6,15 +6,14 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
-from typing import NamedTuple
 
 from orthopsis.construction.nearness import NearFace, hidden_by
-from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine, Shown
+from orthopsis.construction.order import Hull, NearPlace, SeenLine
 from orthopsis.perspective.plane import LEVEL, Point, distance
 from orthopsis.perspective.segments import Portion, at, length, remainder
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.tolerance import EXACT
-from orthopsis.perspective.vector import Vector, cross, dot, loop_normal, minus, plus, times
+from orthopsis.perspective.vector import dot, loop_normal, plus, times
 from orthopsis.perspective.view import VanishingPoint, View, on_paper
 from orthopsis.phrase import Value, say
 from orthopsis.picture.facets import Facing
@@ -25,6 +24,7 @@ from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge, sideways
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
+from orthopsis.pieces.shapes.made.block import MadeBody, MadeShown, Ways, ways_of
 from orthopsis.pieces.shapes.made.cells import (
     ACROSS,
     AWAY,
@@ -40,65 +40,6 @@ from orthopsis.pieces.shapes.made.parting import Parting, Tick, no_room
 
 Shares = tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]]
 """Where the planes of each way lie, from 0 to 1."""
-
-ON_FRONT = (0, 1, 3, 4)
-"""A block's corners at the start and at the end of each way, on a front; and on an edge."""
-ON_EDGE = (1, 0, 2, 5)
-
-
-@dataclass(frozen=True)
-class MadeShown(Shown):
-    """`lines` are what shows of each edge, by its number; those of which nothing shows are left
-    out.
-    """
-
-    lines: Mapping[int, list[Portion]] | None = None
-
-
-@dataclass(frozen=True, eq=False)
-class MadeBody(Body):
-    """A made thing on paper; its corners are the knots of its cells in their order."""
-
-    show: Callable[[], MadeShown]
-    blocks: tuple[Hull, ...] = ()
-
-    @cached_property
-    def shown(self) -> MadeShown:
-        return self.show()
-
-    @property
-    def parts(self) -> Sequence[Hull]:
-        return self.blocks
-
-
-class Ways(NamedTuple):
-    """A block's near corner and its three ways from there."""
-
-    start: Vector
-    along: tuple[Vector, Vector, Vector]
-
-    def shares_of(self, place: Vector) -> Vector:
-        """How far along each way a place lies."""
-        x, y, z = self.along
-        way = minus(place, self.start)
-        whole = dot(x, cross(y, z))
-        return (
-            dot(way, cross(y, z)) / whole,
-            dot(way, cross(z, x)) / whole,
-            dot(way, cross(x, y)) / whole,
-        )
-
-    def place(self, shares: Sequence[float]) -> Vector:
-        found = self.start
-        for way, share in zip(self.along, shares, strict=True):
-            found = plus(found, times(way, share))
-        return found
-
-
-def ways_of(corners: Sequence[Vector], *, on_edge: bool) -> Ways:
-    start, *ends = (corners[k] for k in (ON_EDGE if on_edge else ON_FRONT))
-    across, down, away = (minus(end, start) for end in ends)
-    return Ways(start, (across, down, away))
 
 
 @dataclass(frozen=True, eq=False)
