@@ -8,6 +8,7 @@ from itertools import pairwise
 import pytest
 
 from orthopsis.errors import ExerciseError
+from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve, steps
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
@@ -17,8 +18,9 @@ from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import Point, distance_point_line, join
 from orthopsis.perspective.segments import at
 from tests.agreement import difference, kept, outlines
-from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, scene_of
+from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
 from tests.letters import ONE, STREET, THREE, TWO
+from tests.rooms import HALL
 from tests.words import instruction, title
 
 
@@ -169,3 +171,14 @@ def test_the_viewer_may_move_before_a_word(base):
     there = resolve(moved)
     assert difference(outlines(there), kept(there)) == ([], [])
     assert difference(outlines(resolve(back)), outlines(resolve(exercise))) == ([], [])
+
+
+def test_nothing_is_shaded_beside_the_sheet():
+    near = changed(HALL, pieces__2__foot={"x_mm": -20, "y_mm": 290, "width_mm": 90})
+    scene = resolve(from_data(near))
+    left, top, right, bottom = scene.sheet.bounds
+    found = planes(scene)
+    assert any(plane.value == 2 for plane in found)
+    for plane in found:
+        for x, y in (place for loop in plane.loops for place in loop):
+            assert left - 1e-9 <= x <= right + 1e-9 and top - 1e-9 <= y <= bottom + 1e-9

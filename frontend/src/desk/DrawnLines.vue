@@ -5,7 +5,9 @@ import { belongsTo, familyColour, runsOf, type DeskLine } from "./lines";
 /** Pencil lines on the sheet, each in the state of the moment. */
 const props = defineProps<{ lines: DeskLine[]; mmPerPx: number; chosen?: string | null }>();
 
-const WIDTH = { new: 3, light: 1.2, dark: 2.4, struck: 1.6, hidden: 1 } as const;
+const WIDTH = { new: 3, light: 1.2, dark: 2.4, fine: 1.2, struck: 1.6, hidden: 1 } as const;
+/** What stays: lines of things, and the fine ones round their shadows. */
+const INK: ReadonlySet<DeskLine["state"]> = new Set(["dark", "fine"]);
 /** Light until they are darkened, lines that stay are still told from those that only help. */
 const widthOf = ({ state, fate }: DeskLine) =>
   state === "light" && fate === "keep" ? WIDTH.light * 1.7 : WIDTH[state];
@@ -18,7 +20,7 @@ const paths = computed(() => {
   const { mmPerPx: mm, chosen } = props;
   const found = new Map<string, { stroke: string; width: number; dash?: string; way: string[] }>();
   for (const { first: line, places } of runsOf(props.lines)) {
-    const stroke = line.state === "dark" ? "var(--pencil)" : familyColour(line.stroke.family);
+    const stroke = INK.has(line.state) ? "var(--pencil)" : familyColour(line.stroke.family);
     const width = widthOf(line) * (belongsTo(line.stroke.piece, chosen) ? 1.5 : 1);
     const key = `${stroke} ${width} ${line.state} ${line.stroke.piece ?? ""}`;
     let path = found.get(key);

@@ -1,7 +1,7 @@
 import type { Step, Stroke, XY } from "@/api/client";
 
 /** How a line looks at one moment of the construction. */
-type LineState = "new" | "light" | "dark" | "struck" | "hidden";
+type LineState = "new" | "light" | "dark" | "fine" | "struck" | "hidden";
 
 export interface DeskLine {
   key: string;
@@ -85,7 +85,7 @@ export function helpingPoints(steps: readonly Step[], number: number): DeskPoint
 const FINISHED: Partial<Record<Stroke["role"], LineState>> = {
   outline: "dark",
   hidden: "hidden",
-  shadow: "light",
+  shadow: "fine",
 };
 
 /** The finished drawing, with its hidden edges when they are asked for. */

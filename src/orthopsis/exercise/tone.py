@@ -8,7 +8,7 @@ published source.
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import combinations
 
 from orthopsis.construction.order import NoDrawingOrder
@@ -16,7 +16,8 @@ from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.shadows import shadow_areas
 from orthopsis.exercise.values import VALUES, side_of_light, turned_to
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import XY
+from orthopsis.perspective.segments import XY, within_convex
+from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import dot, minus
 from orthopsis.perspective.view import on_paper
@@ -73,7 +74,17 @@ def planes(scene: Scene) -> list[Plane]:
                 # Without tone the things are white before the tiles.
                 value = VALUES[tone.lightest][side] if tone else 0
                 found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
-    return found
+    return [plane for plane in (_on_sheet(one, scene.sheet) for one in found) if plane.loops]
+
+
+def _on_sheet(plane: Plane, sheet: Sheet) -> Plane:
+    """What of a plane lies where it can be shaded."""
+    left, top, right, bottom = sheet.bounds
+    if all(left <= x <= right and top <= y <= bottom for loop in plane.loops for x, y in loop):
+        return plane
+    corners = (left, top), (right, top), (right, bottom), (left, bottom)
+    loops = (within_convex(loop, corners) for loop in plane.loops)
+    return replace(plane, loops=tuple(loop for loop in loops if loop))
 
 
 def _far_first(faces: Facings) -> list[Facing]:
