@@ -152,7 +152,6 @@ def test_each_kind_that_is_told_of_can_be_put_drawn_and_chosen(data):
             if points == 3:
                 continue
             document, _ = with_new_piece(document, "room", (250.0, 140.0), 5.0)
-            at = at if points == 1 else (330.0, data["view"]["eye_level_mm"])
         document, id = with_new_piece(document, kind.kind, at, 5.0)
         piece = next(one for one in document.pieces if one.id == id)
         written = to_data(document)["pieces"][-1]
