@@ -56,7 +56,7 @@ ROOMS: tuple[Recipe, ...] = (
              "foot": {"x_mm": 320, "y_mm": 190}, "left": {"along_mm": 20},
              "right": {"along_mm": 18}, "height": {"to": "corner/ceiling"}},
             {"kind": "panel", "id": "tiles", "on": "corner/floor", "look": "tiles", "grid": [6, 6],
-             "tile_mm": 30},
+             "tile_mm": 25},
             {"kind": "made", "form": "chair", "id": "chair", "on": "corner/floor",
              "back": "far left", "foot": {"x_mm": 215, "y_mm": 260}, "left": {"along_mm": 45},
              "right": {"along_mm": 45}, "height": {"mm": 90}, "seat_mm": 45, "top_mm": 5,
