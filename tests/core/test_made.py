@@ -184,7 +184,7 @@ def test_noses_and_riser_feet_lie_on_two_lines_that_lead_to_one_point():
     steps = flight(climbs="away", depth={"true_mm": 200})
     stairs = scene(steps)
     (vp,) = stairs.main.vanishing_points
-    made = stairs.parts[0].drawn._made(stairs.parts[0].stage)
+    made = stairs.parts[0].drawn.cells(stairs.parts[0].stage)
     paper = {knot: made.near_place(knot)[0] for knot in made.cells.knots}
     right = made.parting.last[0]
     noses = [paper[right, 5 - k, k - 1].xy for k in range(1, 6)]

@@ -6,7 +6,9 @@ stairs alike, if anything of it shows; ground and floors receive them.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
+from dataclasses import replace
+from itertools import islice
 from typing import NamedTuple, Protocol
 
 from orthopsis.construction.moves import Act, Do, Mark, count
@@ -18,10 +20,14 @@ from orthopsis.exercise.document import Exercise, ToneSpec
 from orthopsis.exercise.light import LampLight, SunLight
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.light import LightOnPaper, from_the_side, sun_at
-from orthopsis.perspective.plane import Point, join, meet
+from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import (
     XY,
+    Portion,
+    Segment,
     at,
+    box_of,
+    boxes_touch,
     length,
     portion_shared,
     remainder,
@@ -33,9 +39,9 @@ from orthopsis.perspective.vector import Vector, plus, times
 from orthopsis.perspective.view import FREE, HORIZONTAL, View
 from orthopsis.phrase import Own, say
 from orthopsis.picture.shadow import BehindUs, Cast, LevelPlane, Light, cast, outline
-from orthopsis.picture.solid import Bar, Solid, bars
+from orthopsis.picture.solid import Bar, Shape, Solid, bars
 from orthopsis.picture.solids import AnySolid, is_patch
-from orthopsis.picture.visibility import Sight
+from orthopsis.picture.visibility import HiddenEdge, Sight
 from orthopsis.pieces.base import Drawn, Site, Stage
 from orthopsis.pieces.kinds.room import Room
 from orthopsis.pieces.placement.edges import FrameMarks
@@ -106,7 +112,7 @@ def receivers(scene: Shaded) -> list[Receiver]:
 
 def _floor_of(room: Room, scene: Shaded) -> Area:
     """A floor on paper, from its back to beyond the sheet."""
-    stage = scene.parts[[part.drawn.part for part in scene.parts].index(room.part)].stage
+    stage = next(part.stage for part in scene.parts if part.drawn.part == room.part)
     return Area((tuple(room.place.floor_outline(stage)),))
 
 
@@ -168,31 +174,40 @@ def _aside(tone: ToneSpec) -> LightOnPaper:
 
 def shadows(scene: Shaded) -> list[Stroke]:
     """The lines of all cast shadows as they are seen. Raises ExerciseError."""
-    tone, found = scene.exercise.tone, list[Stroke]()
+    tone = scene.exercise.tone
     if tone is None or not tone.cast:
-        return found
-    casts = _casts(scene, tone)
-    drawn_lines = [line for lines in _seen(scene).values() for line in lines]
-    for receiver in receivers(scene):
-        drawn: dict[Part, list[Bar]] = {}
-        for part, bar in outline(casts):
-            drawn.setdefault(part, []).append(bar)
-        lines = [bars(part, of_part) for part, of_part in drawn.items()]
-        solids = sorted((s for of_part in scene.solids for s in of_part), key=is_patch)
-        own = {id(line) for line in lines}
-        for edge in Sight([*lines, *solids]).edges():
-            if id(edge.solid) in own:
-                # Along the foot of a thing its own line is there.
-                shared = (portion_shared(edge.segment, line) for line in drawn_lines)
-                hidden = [*edge.hidden, *(one for one in shared if one is not None)]
-                portions = remainder(hidden, _within(edge.segment, receiver.area))
-                found += _strokes(
-                    scene, edge.solid, edge.edge.family, edge.segment, portions, receiver
-                )
-    return found
+        return []
+    of_things = _seen(scene)
+    free = list(_free(scene, _casts(scene, tone, of_things), of_things))
+    return [
+        stroke
+        for receiver in receivers(scene)
+        for edge, hidden in free
+        for stroke in _strokes(scene, edge, hidden, receiver)
+    ]
 
 
-def _within(segment: tuple[XY, XY], area: Area | None) -> tuple[float, float]:
+def _free(
+    scene: Shaded, casts: Sequence[Cast], of_things: Mapping[Part, Sequence[Segment]]
+) -> Iterator[tuple[HiddenEdge, list[Portion]]]:
+    """What bounds the shadows, and where things stand before it or have a line of their own."""
+    drawn: dict[Part, list[Bar]] = {}
+    for part, bar in outline(casts):
+        drawn.setdefault(part, []).append(bar)
+    lines = [bars(part, of_part) for part, of_part in drawn.items()]
+    # Of what stands there only the faces are asked for.
+    standing = (s for of_part in scene.solids for s in of_part if not s.transparent)
+    faces = [replace(s, shape=Shape(s.faces, ())) if isinstance(s, Solid) else s for s in standing]
+    edges = Sight([*lines, *sorted(faces, key=is_patch)]).edges()
+    others = [(box_of(line), line) for part in of_things.values() for line in part]
+    for edge in islice(edges, sum(len(line.edges) for line in lines)):
+        box = box_of(edge.segment)
+        # Along the foot of a thing its own line is there.
+        near = (portion_shared(edge.segment, o) for around, o in others if boxes_touch(around, box))
+        yield edge, [*edge.hidden, *(one for one in near if one is not None)]
+
+
+def _within(segment: Segment, area: Area | None) -> Portion:
     if area is None:
         return 0.0, 1.0
     inside = area.portions_inside(segment)
@@ -200,22 +215,20 @@ def _within(segment: tuple[XY, XY], area: Area | None) -> tuple[float, float]:
 
 
 def _strokes(
-    scene: Shaded,
-    solid: Solid,
-    family: str,
-    segment: tuple[XY, XY],
-    portions: Sequence[tuple[float, float]],
-    receiver: Receiver,
+    scene: Shaded, edge: HiddenEdge, hidden: list[Portion], receiver: Receiver
 ) -> Iterator[Stroke]:
+    part, family, segment = edge.solid.part, edge.edge.family, edge.segment
     on_sheet = scene.sheet.clip(segment)
-    for t0, t1 in portions if on_sheet else ():
-        t0, t1 = max(t0, on_sheet[0]), min(t1, on_sheet[1])  # type: ignore[index]
+    if on_sheet is None:
+        return
+    for t0, t1 in remainder(hidden, _within(segment, receiver.area)):
+        t0, t1 = max(t0, on_sheet[0]), min(t1, on_sheet[1])
         if (t1 - t0) * length(segment) > 1e-6:
             ends = at(segment, t0), at(segment, t1)
-            yield Stroke(*ends, family, Role.SHADOW, solid.part, None, receiver.name)
+            yield Stroke(*ends, family, Role.SHADOW, part, None, receiver.name)
 
 
-def _casts(scene: Shaded, tone: ToneSpec) -> list[Cast]:
+def _casts(scene: Shaded, tone: ToneSpec, seen: Collection[Part]) -> list[Cast]:
     view = scene.main
     _checked(tone, view)
     plane = LevelPlane((0.0, 1.0, -view.eye_level_mm), view.eye_height_mm)
@@ -223,7 +236,6 @@ def _casts(scene: Shaded, tone: ToneSpec) -> list[Cast]:
     aside = not isinstance(tone.light, SunLight | LampLight)
     uprights = view.uprights.name, HORIZONTAL if aside else FREE
     found = []
-    seen = _seen(scene)
     for number, made in _casters(scene):
         if made.part not in seen:
             continue  # nobody has drawn it
@@ -237,9 +249,9 @@ def _casts(scene: Shaded, tone: ToneSpec) -> list[Cast]:
     return found
 
 
-def _seen(scene: Shaded) -> dict[Part, list[tuple[XY, XY]]]:
+def _seen(scene: Shaded) -> dict[Part, list[Segment]]:
     """What is seen on the sheet of the lines of each part, if anything is."""
-    found: dict[Part, list[tuple[XY, XY]]] = {}
+    found: dict[Part, list[Segment]] = {}
     for solid, _, segment, hidden in scene.sight.edges():
         on_sheet = scene.sheet.clip(segment)
         for t0, t1 in remainder(hidden, on_sheet) if on_sheet else ():
@@ -255,7 +267,7 @@ def shadow_areas(scene: Shaded) -> list[tuple[Part, tuple[tuple[XY, ...], ...]]]
     tone = scene.exercise.tone
     if tone is None or not tone.cast:
         return []
-    casts = _casts(scene, tone)
+    casts = _casts(scene, tone, _seen(scene))
     found = []
     for receiver in receivers(scene):
         for one in casts:
@@ -271,7 +283,13 @@ def shadow_areas(scene: Shaded) -> list[tuple[Part, tuple[tuple[XY, ...], ...]]]
 # --- for the construction --------------------------------------------------------------------
 
 
-def _on_paper(scene: Shaded, tone: ToneSpec) -> tuple[LightOnPaper, Vector, bool]:
+LightMarks = tuple[Mark, Mark] | None
+"""The light and its foot as marks; none where it comes from the side."""
+
+
+def _on_paper(
+    scene: Shaded, tone: ToneSpec, marks: LightMarks
+) -> tuple[LightOnPaper, Vector, bool]:
     """The light by ruler, the way to it, and whether it is a lamp."""
     light = tone.light
     if isinstance(light, SunLight):
@@ -281,14 +299,12 @@ def _on_paper(scene: Shaded, tone: ToneSpec) -> tuple[LightOnPaper, Vector, bool
         return sun_at(place, scene.main.eye_level_mm), toward, False
     if isinstance(light, LampLight):
         block, part = _lamp_block(scene, light)
-        corners = block.corners(part.stage)
-        places = [corner for corner, _ in corners]
-        (a, c), (b, d) = THROUGH
-        middle = meet(join(places[a], places[c]), join(places[b], places[d]))
-        (e, g), (f, h) = DOWN_CORNERS
-        foot = meet(join(places[e], places[g]), join(places[f], places[h]))
-        space = [(x / n, y / n, 1.0 / n) for (x, y, _), n in corners]
-        return LightOnPaper(middle, foot), times(plus(space[a], space[c]), 0.5), True
+        assert marks is not None
+        middle, foot = marks
+        space = [(x / n, y / n, 1.0 / n) for (x, y, _), n in block.corners(part.stage)]
+        (one, opposite), _ = THROUGH
+        within = times(plus(space[one], space[opposite]), 0.5)
+        return LightOnPaper(middle.at, foot.at), within, True
     aside = _aside(tone)
     return aside, (aside.at.x, aside.at.y, 0.0), False
 
@@ -301,24 +317,25 @@ def draw_shadows(
     if tone is None or not tone.cast:
         return
     _checked(tone, scene.main)
-    light, toward, lamp = _on_paper(scene, tone)
+    marks = _light_marks(scene, paper, tone, handed)
+    light, toward, lamp = _on_paper(scene, tone, marks)
     casting = [
         CellShadow(made, light, toward, lamp) for _, made in _casters(scene)
         if isinstance(handed.get(made.part), FrameMarks)
     ]  # fmt: skip
     areas = [area for one in casting for area in one.areas]
-    marks = _light_marks(scene, paper, tone, handed)
+    surfaces = receivers(scene)
     for one in casting:
         step = paper.begin("shadow-tips", Act.TONE, None, one.made.name)
         frame = handed[one.part]
         assert isinstance(frame, FrameMarks)
-        tips = one.draw_tips(sites[one.part], frame, *marks)
+        tips = one.draw_tips(sites[one.part], frame, marks)
         step.say(_WORDS[tone_kind(tone)], count=count(len(tips)))
         step.differs(lines=count(len(tips)))
         step.check("shadow-tips-check")
         step.bulk = True
         step = paper.begin("shadow-outline", Act.TONE, None, one.made.name)
-        for receiver in receivers(scene):
+        for receiver in surfaces:
             for edge in one.edges:
                 ends = tips[edge.start], tips[edge.end]
                 keep_shadow(
@@ -341,8 +358,8 @@ _WORDS = {"side": "shadow-tips-side", "sun": "shadow-tips-sun", "lamp": "shadow-
 
 def _light_marks(
     scene: Shaded, paper: Paper, tone: ToneSpec, handed: Mapping[Part, object]
-) -> tuple[Mark | None, Mark | None]:
-    """The light and its foot as marks; none where it comes from the side."""
+) -> LightMarks:
+    """The steps that mark the light and its foot."""
     light = tone.light
     if isinstance(light, SunLight):
         step = paper.begin("light-sun", Act.TONE)
@@ -372,4 +389,4 @@ def _light_marks(
         step.say("light-lamp", middle=middle, foot=foot, lamp=part.drawn.name)
         step.check("light-lamp-check", middle=middle, foot=foot)
         return middle, foot
-    return None, None
+    return None

@@ -43,6 +43,9 @@ UPRIGHT = Point(0.0, 1.0, 0.0)
 LEVEL = Point(1.0, 0.0, 0.0)
 """Where all level lines of the sheet meet: at infinity, to the right."""
 
+UPWARD = Point(0.0, -1.0, 0.0)
+"""Straight up, as a direction of the sheet."""
+
 LEFT = Point(-1.0, 0.0, 0.0)
 """Level to the left, as a direction of the sheet."""
 

@@ -8,14 +8,13 @@ from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
 
-from orthopsis.construction.order import Body, NearPlace
+from orthopsis.construction.order import NearPlace
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import View
 from orthopsis.phrase import say
-from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, PaperLength, Site, Stage
-from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.base import PaperLength, Site, Stage
+from orthopsis.pieces.cut_block import CutBlock
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.front import OnFront
@@ -43,7 +42,7 @@ CellNumber = Annotated[int, Field(ge=0, le=11), FieldRole.COUNT]
 Taken = tuple[CellNumber, CellNumber, CellNumber]
 
 
-class MadeThing(BlockPiece, Drawn):
+class MadeThing(CutBlock):
     """A block with parts taken away, as one thing without seams.
 
     `top_mm` is how thick what lies is, `leg_mm` what stands; legs are square. `seat_mm` is how high
@@ -126,10 +125,6 @@ class MadeThing(BlockPiece, Drawn):
         return FORMS[self.form](self.sizes)
 
     @property
-    def meant_thin(self) -> bool:
-        return True
-
-    @property
     def flat_top(self) -> bool:
         return self.form in FLAT_ABOVE
 
@@ -137,7 +132,7 @@ class MadeThing(BlockPiece, Drawn):
         """The top of most; of a tank the `inside` of its bottom."""
         if surface != "inside" or self.form != "tank":
             return super().places_of(surface, stage)
-        made = self.made(stage)
+        made = self.cells(stage)
         across, _, away = made.parting.last
         corners = ((1, 1, 1), (across - 1, 1, 1), (across - 1, 1, away - 1), (1, 1, away - 1))
         return [made.near_place(knot) for knot in corners]
@@ -151,30 +146,18 @@ class MadeThing(BlockPiece, Drawn):
         ticks = (*self.parting.away, *(self.parting.across if self._on_edge else ()))
         return super().measured_true or any(tick.share is None for tick in ticks)
 
-    def made(self, stage: Stage) -> Made:
-        """The thing on its stage."""
-        return Made(self.part, self.name, self.place, self.parting, stage)
-
     def cells(self, stage: Stage) -> Made:
-        return self.made(stage)
-
-    def solids(self, stage: Stage) -> list[AnySolid]:
-        """What is left of the block."""
-        return [self.made(stage).solid()]
-
-    def body(self, stage: Stage) -> Body:
-        """The same by ruler."""
-        return self.made(stage).body()
+        return Made(self.part, self.name, self.place, self.parting, stage)
 
     def build(self, site: Site) -> FrameMarks:
         """A light block, the planes that part it, and what is left of it."""
-        return draw_made(self.made(site.stage), site, self.form)
+        return draw_made(self.cells(site.stage), site, self.form)
 
     def moved(self, stage: Stage, view: View) -> Self:
         """The same thing seen from elsewhere: its boards are as much nearer as its block."""
         return self.model_copy(
             update={
-                **self.made(stage).measures_seen_from(view, self._measures),
+                **self.cells(stage).measures_seen_from(view, self._measures),
                 "place": self.place.moved(stage, view),
             }
         )
@@ -183,6 +166,3 @@ class MadeThing(BlockPiece, Drawn):
     def _measures(self) -> dict[str, float]:
         given = {"top_mm": self.top_mm, "leg_mm": self.leg_mm, "seat_mm": self.seat_mm}
         return {name: mm for name, mm in given.items() if mm is not None}
-
-    def grips(self, stage: Stage) -> list[Grip]:
-        return self.place.grips(stage)

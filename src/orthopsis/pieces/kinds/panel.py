@@ -135,7 +135,7 @@ class Panel(Piece, Drawn):
         columns, rows = self.place.grid
         foot = self.place.foot
         if foot is not None:
-            front = Point(foot.x_mm, foot.y_mm), Point(foot.x_mm + foot.width_mm, foot.y_mm)
+            front = foot.at, foot.end
         else:
             # From wall to wall along the sheet's lower edge.
             vp, y_mm = stage.view.level_points[0].at, stage.sheet.bounds[3]

@@ -3,17 +3,14 @@
 from __future__ import annotations
 
 from functools import cached_property
-from typing import Annotated, Any, ClassVar, Literal, Self
+from typing import Annotated, Any, ClassVar, Literal
 
 from pydantic import Field
 
-from orthopsis.construction.order import Body
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.view import View
 from orthopsis.phrase import say
-from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.base import Drawn, Grip, Site, Stage
-from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.base import Site, Stage
+from orthopsis.pieces.cut_block import CutBlock
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.roles import FieldRole, Only
@@ -23,7 +20,7 @@ from orthopsis.pieces.shapes.made.model import Made
 from orthopsis.pieces.shapes.made.parting import Parting
 
 
-class Stairs(BlockPiece, Drawn):
+class Stairs(CutBlock):
     """A flight of `risers` equal steps that `climbs` to the left or the right, in one point also
     away from us. Its block is as high as all of them; in two and three points the front edge is
     the measuring line at the first riser.
@@ -44,10 +41,6 @@ class Stairs(BlockPiece, Drawn):
         return {"risers": 5}
 
     @property
-    def meant_thin(self) -> bool:
-        return True
-
-    @property
     def weight(self) -> float:
         return self.risers / 2.0
 
@@ -64,29 +57,12 @@ class Stairs(BlockPiece, Drawn):
         way, far = self.run
         return flight(self.risers, way, far=far)
 
-    def _made(self, stage: Stage) -> Made:
+    def cells(self, stage: Stage) -> Made:
         if self.climbs == "away" and not isinstance(self.place, OnFront):
             raise stage.refuse("climbs", say("refused-climbs-away"))
         return Made(self.part, self.name, self.place, self.parting, stage)
 
-    def cells(self, stage: Stage) -> Made:
-        return self._made(stage)
-
-    def solids(self, stage: Stage) -> list[AnySolid]:
-        """The steps as one block."""
-        return [self._made(stage).solid()]
-
-    def body(self, stage: Stage) -> Body:
-        """The same by ruler."""
-        return self._made(stage).body()
-
     def build(self, site: Site) -> FrameMarks:
         """Marks up an upright, the slope, the steps, and every step across."""
         way, far = self.run
-        return draw_flight(self._made(site.stage), site, way, far=far)
-
-    def grips(self, stage: Stage) -> list[Grip]:
-        return self.place.grips(stage)
-
-    def moved(self, stage: Stage, view: View) -> Self:
-        return self.placed(self.place.moved(stage, view))
+        return draw_flight(self.cells(site.stage), site, way, far=far)

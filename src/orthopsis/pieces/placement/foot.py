@@ -57,19 +57,37 @@ class Height(Measures):
         return self
 
 
-class Foot(Measures):
-    """The foot of a front: its left end, from the sheet's left and top, and how wide it is."""
-
-    x_mm: Across
-    y_mm: Down
-    width_mm: PaperLength
-
-
 class FootCorner(Measures):
     """The nearest corner of what stands on the floor, from the sheet's left and top."""
 
     x_mm: Across
     y_mm: Down
+
+    @property
+    def at(self) -> Point:
+        return Point(self.x_mm, self.y_mm)
+
+
+class Foot(FootCorner):
+    """The foot of a front: its left end, from the sheet's left and top, and how wide it is."""
+
+    width_mm: PaperLength
+
+    @property
+    def end(self) -> Point:
+        """Its right end."""
+        return Point(self.x_mm + self.width_mm, self.y_mm)
+
+    def nearer_end(self, vp: Point) -> int:
+        """The number of the end that lies nearer to a point, 3 or 2; of two as near the right."""
+        left, right = (abs(end.x - vp.x) for end in (self.at, self.end))
+        return 3 if left < right - 1e-9 else 2
+
+
+def foot_of(front: Front) -> Foot:
+    """The lower side of a front."""
+    foot_mm = front.y_mm + front.height_mm
+    return Foot(x_mm=front.x_mm, y_mm=foot_mm, width_mm=front.width_mm)
 
 
 class FromFoot(UnsettledPlace):
@@ -121,12 +139,15 @@ class FootFront(OnFront):
     def on_floor(self) -> bool:
         return True
 
+    @property
+    def foot(self) -> Foot:
+        return foot_of(self.front)
+
     def depth_corner(self, vp: Point) -> int:
         """The foot's end nearest to the point, of two equally near the right one."""
         if self.depth.from_ is not None:
             return super().depth_corner(vp)
-        left, right = abs(self.front.x_mm - vp.x), abs(self.front.corners[2].x - vp.x)
-        return 3 if left < right - 1e-9 else 2
+        return self.foot.nearer_end(vp)
 
     def depth_start(self, vp: Point, places: Sequence[Any] | None = None) -> tuple[Point, Point]:
         return super().depth_start(vp, None)
@@ -141,7 +162,7 @@ class FootFront(OnFront):
         there = super().moved(stage, view)
         assert isinstance(there, OnFront)
         front, height = there.front, self.foot_height
-        foot = Foot(x_mm=front.x_mm, y_mm=front.y_mm + front.height_mm, width_mm=front.width_mm)
+        foot = foot_of(front)
         if height.mm is not None:
             height = Height(mm=front.height_mm)
         return OnFoot(foot=foot, depth=there.depth, height=height)
@@ -167,7 +188,7 @@ class OnFoot(FromFoot):
 
     @property
     def anchor(self) -> Point:
-        return Point(self.foot.x_mm, self.foot.y_mm)
+        return self.foot.at
 
     def settled(self, others: Mapping[str, Listed], view: str | None, stage: Stage) -> FootFront:
         foot = self.foot
@@ -222,7 +243,7 @@ class OnFootCorner(FromFoot):
 
     @property
     def anchor(self) -> Point:
-        return Point(self.foot.x_mm, self.foot.y_mm)
+        return self.foot.at
 
     def settled(self, others: Mapping[str, Listed], view: str | None, stage: Stage) -> FootEdge:
         foot = self.foot

@@ -6,15 +6,14 @@ from typing import Protocol
 
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, Step, phrase, strung
 from orthopsis.construction.places import across, down
-from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT
+from orthopsis.perspective.plane import LEFT, LEVEL, UPRIGHT, UPWARD
 from orthopsis.perspective.view import VERTICAL, View
 from orthopsis.phrase import Length
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.anchor import FrontEdge
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import Edges
-from orthopsis.pieces.placement.foot_moves import UPWARD, Carried
-from orthopsis.pieces.placement.room import RoomMarks
+from orthopsis.pieces.placement.foot_moves import Carried, marks_of_room
 
 Marks = dict[int, Mark]
 
@@ -115,10 +114,7 @@ def _raise(
         step.differs(height=Length(edge.drawn_mm))
         step.check("box-edge-check")
         return
-    room = next(
-        handed for part, handed in site.before.items()
-        if part.piece == place.carried.room and isinstance(handed, RoomMarks)
-    )  # fmt: skip
+    room = marks_of_room(site, place.carried.room)
     # What leads to the left point meets the left wall, whose own lines come from the right one.
     right_vp = next(site.points[p.name] for p in site.stage.view.level_points[1:])
     wall = paper.cross(guides[left_vp.name], paper.lay(room[1], right_vp))

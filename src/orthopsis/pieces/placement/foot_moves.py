@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from orthopsis.construction.moves import Act, Mark, Ruled, Said, phrase, strung
+from orthopsis.construction.moves import Act, Mark, Ruled, Said, Step, phrase, strung
 from orthopsis.construction.places import across, down
-from orthopsis.perspective.plane import LEFT, LEVEL, Point
+from orthopsis.perspective.plane import LEFT, LEVEL, UPWARD, Point
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import Length, Phrase
 from orthopsis.pieces.base import Measures, Site
@@ -15,7 +15,6 @@ from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.placement.room import RoomMarks
 
-UPWARD = Point(0.0, -1.0, 0.0)
 Marks = dict[int, Mark]
 
 
@@ -26,11 +25,22 @@ class Carried(Measures):
     level: str
 
 
+class FootLine(Protocol):
+    """The line on the floor that something stands on."""
+
+    @property
+    def at(self) -> Point: ...
+    @property
+    def width_mm(self) -> float: ...
+
+
 class StandsOnFoot(Protocol):
     """A front that stands on the floor."""
 
     @property
     def front(self) -> Front: ...
+    @property
+    def foot(self) -> FootLine: ...
     @property
     def depth(self) -> Cut: ...
     @property
@@ -42,20 +52,11 @@ def plan(place: StandsOnFoot, site: Site) -> tuple[Marks, dict[int, Ruled]]:
     """The foot, lines to the point, the depth, and the back of the plan, all lightly; the marks of
     the block's lower corners and the lines that run back from 2 and 3.
     """
-    paper, front, part = site.paper, place.front, site.part
+    paper, part = site.paper, site.part
     (vp,) = (site.points[found.name] for found in site.stage.view.level_points)
     step = site.begin("foot-plan", Act.PLAN)
-    foot_mm = front.y_mm + front.height_mm
-    left = paper.measure(front.x_mm, foot_mm)
-    right = paper.measure_along(left, LEVEL, front.width_mm)
-    paper.join(left, right, HORIZONTAL, part)
-    marks = {3: left, 2: right}
-    said: dict[str, Said] = {
-        "across": across(front.x_mm, paper.sheet), "down": down(foot_mm, paper.sheet),
-        "width": Length(front.width_mm),
-    }  # fmt: skip
-    step.say("foot-plan", left=left, right=right, vp=vp, **said)
-    step.differs(**said)
+    marks = measured_foot(site, step, place.foot, vp)
+    paper.join(marks[3], marks[2], HORIZONTAL, part)
     guides = {k: paper.aim(marks[k], vp, part) for k in (3, 2)}
     start = place.depth_corner(vp.at)
     far, cut = place.depth.build(
@@ -70,6 +71,20 @@ def plan(place: StandsOnFoot, site: Site) -> tuple[Marks, dict[int, Ruled]]:
     step.say("foot-plan-back", far=far, other=marks[other + 4])
     step.check("foot-plan-check", vp=vp)
     return marks, guides
+
+
+def measured_foot(site: Site, step: Step, foot: FootLine, vp: Mark) -> Marks:
+    """The ends of a foot, 3 and 2, with what is said of them."""
+    paper, (x_mm, y_mm) = site.paper, foot.at.xy
+    left = paper.measure(x_mm, y_mm)
+    right = paper.measure_along(left, LEVEL, foot.width_mm)
+    said: dict[str, Said] = {
+        "across": across(x_mm, paper.sheet), "down": down(y_mm, paper.sheet),
+        "width": Length(foot.width_mm),
+    }  # fmt: skip
+    step.say("foot-plan", left=left, right=right, vp=vp, **said)
+    step.differs(**said)
+    return {3: left, 2: right}
 
 
 def raise_front(place: StandsOnFoot, site: Site, marks: Marks, guides: dict[int, Ruled]) -> Phrase:
@@ -100,10 +115,7 @@ def carry(
     the height, and on the line to the point out again.
     """
     paper = site.paper
-    room = next(
-        handed for part, handed in site.before.items()
-        if part.piece == carried.room and isinstance(handed, RoomMarks)
-    )  # fmt: skip
+    room = marks_of_room(site, carried.room)
     wall = paper.cross(guide, paper.along(room[3], room[2]))
     if carried.level:
         line = paper.level(room.levels[carried.level])
@@ -114,6 +126,14 @@ def carry(
     top = paper.cross(paper.lay(high, vp), paper.upright(foot))
     paper.join(high, top, vp.name, site.part)
     return wall, high, top
+
+
+def marks_of_room(site: Site, name: str) -> RoomMarks:
+    """The marks of a room that is drawn already."""
+    return next(
+        handed for part, handed in site.before.items()
+        if part.piece == name and isinstance(handed, RoomMarks)
+    )  # fmt: skip
 
 
 def light_from_foot(place: StandsOnFoot, site: Site) -> Marks:

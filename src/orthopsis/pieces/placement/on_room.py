@@ -62,7 +62,7 @@ class OverFloor(InSurface):
 
     @property
     def anchor(self) -> Point:
-        return Point(self.foot.x_mm, self.foot.y_mm) if self.foot else Point(0.0, 0.0)
+        return self.foot.at if self.foot else Point(0.0, 0.0)
 
 
 class OnBackWall(InSurface):
@@ -150,4 +150,4 @@ class OnFloor(InSurface):
 
     @property
     def anchor(self) -> Point:
-        return Point(self.foot.x_mm, self.foot.y_mm)
+        return self.foot.at

@@ -16,7 +16,7 @@ from pydantic import Field, model_validator
 from orthopsis.construction.moves import Mark
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, toward
-from orthopsis.perspective.segments import XY, at
+from orthopsis.perspective.segments import XY, Segment, at
 from orthopsis.perspective.view import (
     HORIZONTAL,
     VERTICAL,
@@ -38,6 +38,12 @@ BEYOND = 50.0
 """So many times as far from its point, a line of the floor has left the sheet."""
 FURTHER = 1e3
 """So many times as far from its point as its corner, a line has left every sheet."""
+
+
+def onward(start: Point, vp: Point, times: float = FURTHER) -> Segment:
+    """A line away from a point, `times` as far again."""
+    (x, y), (vx, vy) = start.xy, vp.xy
+    return (x, y), (x + (x - vx) * times, y + (y - vy) * times)
 
 
 class RoomLine(NamedTuple):
@@ -105,9 +111,7 @@ class RoomPlace(Placement):
         """The lines of floor and ceiling. Raises ExerciseError."""
         corners, found = self.corners(), []
         for number, vp in self.points_of(stage):
-            start, (vx, vy) = corners[number], vp.at.xy
-            far = start.x + (start.x - vx) * FURTHER, start.y + (start.y - vy) * FURTHER
-            line = start.xy, far
+            line = onward(corners[number], vp.at)
             portion = stage.sheet.clip(line)
             if portion is not None and portion[0] == 0.0:
                 found.append(Run(number, vp, Point(*at(line, portion[1]))))
@@ -148,9 +152,8 @@ class RoomPlace(Placement):
         lines = [(n, vp) for n, vp in self.points_of(stage) if corners[n].y == low]
         far = []
         for number, vp in lines:
-            start, (vx, vy) = corners[number], vp.at.xy
-            beyond = start.x + (start.x - vx) * BEYOND, start.y + (start.y - vy) * BEYOND
-            far.append((beyond, start.xy))
+            start, beyond = onward(corners[number], vp.at, BEYOND)
+            far.append((beyond, start))
         left, right = sorted(far)
         back = [left[1]] if left[1] == right[1] else [left[1], right[1]]
         return [*back, right[0], left[0]]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
-import { computed, ref, shallowRef, watch } from "vue";
-import type { Advice, OpenFace, Piece, RowEnd, XY } from "@/api/client";
+import { computed, ref, watch } from "vue";
+import type { Advice, Piece, XY } from "@/api/client";
 import DeskSheet from "@/desk/DeskSheet.vue";
 import DrawnLines from "@/desk/DrawnLines.vue";
 import EyeLevelLines from "@/desk/EyeLevelLines.vue";
@@ -40,6 +40,7 @@ import SetupPanel from "./SetupPanel.vue";
 import { offered, type Tool } from "./tools";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
+import { useTool } from "./useTool";
 
 const props = defineProps<{ id: number }>();
 const withHidden = ref(false);
@@ -48,6 +49,11 @@ const bench = useBench(props.id, { withHidden, chosen: chosenPiece });
 const { document: doc, history, units, step } = bench;
 const kinds = useKinds();
 const pieces = usePieces(doc, bench.replace);
+const { tool, member, choosePiece, placePiece, putPart, growRow, renamePiece } = useTool(
+  pieces,
+  chosenPiece,
+  step,
+);
 const { picture, steps, flow, pictureProblem, stepsProblem } = bench.drawn;
 
 /** Read by themselves, so that the page is not drawn anew at each move of a hand. */
@@ -55,9 +61,6 @@ const ready = computed(() => doc.value !== null);
 const title = computed(() => doc.value?.title ?? "");
 
 const chosenStep = ref(0);
-const tool = shallowRef<Tool | null>(null);
-/** The house of a row whose handles are shown. */
-const member = ref("");
 const fit = ref<"sheet" | "points">("sheet");
 const withGuides = ref(false);
 
@@ -123,34 +126,6 @@ function paperClicked(place: XY) {
 function take(next: Tool | null) {
   tool.value = next;
   if (next) chosenStep.value = 0;
-}
-
-async function placePiece(place: XY) {
-  if (tool.value?.does !== "place") return;
-  const { kind } = tool.value;
-  tool.value = null;
-  choosePiece(await pieces.put(kind, place, step.value));
-}
-
-function choosePiece(id: string | null, of = "") {
-  chosenPiece.value = id;
-  member.value = of;
-}
-
-/** The tool stays in the hand: walls and houses come in numbers. */
-async function putPart(face: OpenFace, at: XY | null) {
-  if (tool.value?.does !== "part") return;
-  const where = { member: face.member, on: face.name, at };
-  const done = await pieces.add(face.piece, tool.value.what, where);
-  if (done) choosePiece(done, face.member);
-}
-
-async function growRow(end: RowEnd) {
-  if (tool.value?.does === "house") choosePiece(await pieces.house(end, tool.value.what));
-}
-
-async function renamePiece(id: string, wanted: string) {
-  chosenPiece.value = (await pieces.rename(id, wanted)) ?? id;
 }
 
 function mend(advice: Advice) {

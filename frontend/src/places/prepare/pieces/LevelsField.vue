@@ -3,6 +3,7 @@ import { NButton } from "naive-ui";
 import DraftInput from "@/ui/DraftInput.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import type { Units } from "@/ui/measures";
+import { refuseName } from "./names";
 import { nextLevel, renamedLevel, type Levels } from "./heights";
 
 /** Heights of a room, chosen once at its back and carried round. */
@@ -13,10 +14,8 @@ function without(name: string) {
   emit("set", Object.fromEntries(Object.entries(props.levels).filter(([own]) => own !== name)));
 }
 function refuse(wanted: string, own: string): string {
-  if (!/^[A-Za-z][A-Za-z0-9 _-]{0,39}$/.test(wanted)) {
-    return "A letter first, then letters, digits, spaces, - and _.";
-  }
-  return wanted !== own && wanted in props.levels ? "Another height is called so." : "";
+  const taken = wanted !== own && wanted in props.levels;
+  return refuseName(wanted) || (taken ? "Another height is called so." : "");
 }
 </script>
 

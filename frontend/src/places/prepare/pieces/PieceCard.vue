@@ -5,6 +5,7 @@ import type { Exercise, Grip, Piece } from "@/api/client";
 import DraftInput from "@/ui/DraftInput.vue";
 import type { Units } from "@/ui/measures";
 import { summaryOf, type Told } from "./kinds";
+import { refuseName } from "./names";
 import PieceFields from "./PieceFields.vue";
 
 /** One piece: its name and, opened, its measures. */
@@ -26,12 +27,6 @@ const emit = defineEmits<{
 
 const name = computed(() => props.told.piece.id);
 const summary = computed(() => summaryOf(props.told, props.units));
-
-function refuseName(id: string): string {
-  return /^[A-Za-z][A-Za-z0-9 _-]{0,39}$/.test(id)
-    ? ""
-    : "A letter first, then letters, digits, spaces, - and _.";
-}
 </script>
 
 <template>

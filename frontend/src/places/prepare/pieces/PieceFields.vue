@@ -27,9 +27,8 @@ const emit = defineEmits<{
   add: [what: string, within?: string];
 }>();
 
-type Own = "word" | "corners" | "parts" | "height" | "levels";
-type Way = Own | "cut" | "list" | "flag" | "number" | "measure";
-const OWN: readonly string[] = ["word", "corners", "parts", "height", "levels"];
+const EDITORS = ["word", "corners", "parts", "height", "levels"] as const;
+type Way = (typeof EDITORS)[number] | "cut" | "list" | "flag" | "number" | "measure";
 const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
   depth: "cut",
   run: "cut",
@@ -43,7 +42,8 @@ const WAYS: Partial<Record<FieldSpec["role"], Way>> = {
 const rows = computed(() =>
   fieldsOf(props.told).map((field) => {
     const { path, editor, role } = field;
-    const way: Way = OWN.includes(editor) ? (editor as Own) : (WAYS[role] ?? "measure");
+    const own = EDITORS.find((one) => one === editor);
+    const way: Way = own ?? WAYS[role] ?? "measure";
     // What is not there has no fields either, whatever they would begin with.
     const there = path.length < 2 || valueAt(props.told.piece, path.slice(0, -1)) !== null;
     const value = there ? (valueAt(props.told.piece, path) ?? field.default) : null;

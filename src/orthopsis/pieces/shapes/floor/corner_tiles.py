@@ -24,7 +24,7 @@ from orthopsis.phrase import Length, Value, say
 from orthopsis.picture.solid import Detail, Solid, patch
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.depth import carrying_point
-from orthopsis.pieces.placement.room import FURTHER, Corner, RoomMarks
+from orthopsis.pieces.placement.room import Corner, RoomMarks, onward
 from orthopsis.pieces.shapes.floor.tiles import shade_squares
 from orthopsis.pieces.shapes.tidy import tidy
 
@@ -100,9 +100,9 @@ class CornerTiles:
 
     def _exit(self, start: Point, vp: Point) -> Point:
         """Where a line that comes from a point leaves the sheet, or a place beyond it."""
-        far = start.x + (start.x - vp.x) * FURTHER, start.y + (start.y - vp.y) * FURTHER
-        on_sheet = self.stage.sheet.clip((start.xy, far))
-        return Point(*at((start.xy, far), on_sheet[1] if on_sheet else 1e-3))
+        line = onward(start, vp)
+        on_sheet = self.stage.sheet.clip(line)
+        return Point(*at(line, on_sheet[1] if on_sheet else 1e-3))
 
     # --- for the construction ----------------------------------------------------------------
 

@@ -9,7 +9,6 @@ from functools import cached_property
 
 from orthopsis.construction.moves import Act, Mark, Said, strung
 from orthopsis.construction.order import Body, SeenLine, Shown
-from orthopsis.construction.places import across, down
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.plane import LEFT, LEVEL, Point, join, meet, part_way
 from orthopsis.perspective.stroke import Part
@@ -19,11 +18,10 @@ from orthopsis.picture.solid import Side, Solid, patch
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.anchor import FRONT_CORNERS
 from orthopsis.pieces.placement.depth import Cut, check_share, share_on_paper
+from orthopsis.pieces.placement.foot_moves import measured_foot
 from orthopsis.pieces.placement.front import front_measures, measured_front
 from orthopsis.pieces.placement.on_room import OnBackWall, OnFloor, OnSideWall
 from orthopsis.pieces.placement.room import RoomMarks, RoomPlace, Run
-
-UPWARD = Point(0.0, -1.0, 0.0)
 
 
 @dataclass(frozen=True, eq=False)
@@ -146,27 +144,21 @@ class SidePanel(RoomPanel):
     @cached_property
     def places(self) -> list[tuple[Point, float]]:
         run, _, _ = self.wall
-        return self._corners(
-            [
-                part_way(
-                    run.end,
-                    run.point.at,
-                    cut.share_by_projection(run.end, run.point.at, self.stage.view),
-                )
-                for _, cut in self._ends()
-            ]
-        )
+        way = run.end, run.point.at
+        shares = (cut.share_by_projection(*way, self.stage.view) for _, cut in self._ends())
+        return self._corners([part_way(*way, share) for share in shares])
 
     @property
     def by_ruler(self) -> list[tuple[Point, float]]:
         run, _, _ = self.wall
-        inward = LEVEL if run.end.x < run.point.at.x else LEFT
-        return self._corners(
-            [
-                cut.place_on_paper(run.end, run.point.at, self.stage.view, inward)
-                for _, cut in self._ends()
-            ]
-        )
+        way = run.end, run.point.at, self.stage.view, self._inward
+        return self._corners([cut.place_on_paper(*way) for _, cut in self._ends()])
+
+    @property
+    def _inward(self) -> Point:
+        """The direction in which true lengths along the wall are laid out."""
+        run, _, _ = self.wall
+        return LEVEL if run.end.x < run.point.at.x else LEFT
 
     def _corners(self, feet: Sequence[Point]) -> list[tuple[Point, float]]:
         run, below, above = self.wall
@@ -208,23 +200,21 @@ class SidePanel(RoomPanel):
         foot, top = room[below], room[above]
         low = paper.measure_along(foot, top, self.place.up_mm) if self.place.up_mm else foot
         high = paper.measure_along(foot, top, self.place.up_mm + self.place.height_mm)
-        heights = [Length(self.place.up_mm)] if self.place.up_mm else []
         lines = [paper.lay(high, vp), paper.lay(low, vp)]
         said: dict[str, Said] = {
             "height": Length(self.place.up_mm + self.place.height_mm),
-            "up": heights[0] if heights else Length(0.0),
+            "up": Length(self.place.up_mm),
         }  # fmt: skip
-        kind = "panel-wall" if heights else "panel-wall-on-floor"
+        kind = "panel-wall" if self.place.up_mm else "panel-wall-on-floor"
         step.say(
             kind, what=Choice(f"flat-{self.look}"), foot=foot, vp=vp, high=high, low=low, **said
         )
         step.differs(height=said["height"])
         floor = paper.lay(foot, vp)
         start = paper.to_the_edge(floor, run.end)
-        inward = LEVEL if run.end.x < run.point.at.x else LEFT
         marks: list[Mark] = []
         for field, cut in self._ends():
-            place, cut_said = cut.build(site, start, vp, floor, inward, (), None, field)
+            place, cut_said = cut.build(site, start, vp, floor, self._inward, (), None, field)
             step.says.append(cut_said)
             upright = paper.upright(place)
             marks += [paper.cross(upright, line) for line in lines]
@@ -249,15 +239,12 @@ class FloorPanel(RoomPanel):
         return self.stage.view.level_points[0]
 
     def _start(self) -> int:
-        foot = self.place.foot
         if self.place.depth.from_ is not None:
             return FRONT_CORNERS.index(self.place.depth.from_)
-        left, right = abs(foot.x_mm - self.vp.at.x), abs(foot.x_mm + foot.width_mm - self.vp.at.x)
-        return 3 if left < right - 1e-9 else 2
+        return self.place.foot.nearer_end(self.vp.at)
 
     def _front(self) -> list[Point]:
-        foot = self.place.foot
-        return [Point(foot.x_mm + foot.width_mm, foot.y_mm), Point(foot.x_mm, foot.y_mm)]
+        return [self.place.foot.end, self.place.foot.at]
 
     def _closed(self, far_mm: float) -> list[tuple[Point, float]]:
         level = join(Point(0.0, far_mm), LEVEL)
@@ -288,17 +275,9 @@ class FloorPanel(RoomPanel):
         return HORIZONTAL, self.vp.name, HORIZONTAL, self.vp.name
 
     def build(self, site: Site) -> None:
-        paper, foot, vp = site.paper, self.place.foot, site.points[self.vp.name]
+        paper, vp = site.paper, site.points[self.vp.name]
         step = site.begin("panel-floor", Act.DETAILS)
-        left = paper.measure(foot.x_mm, foot.y_mm)
-        right = paper.measure_along(left, LEVEL, foot.width_mm)
-        ends = {3: left, 2: right}
-        said: dict[str, Said] = {
-            "across": across(foot.x_mm, paper.sheet), "down": down(foot.y_mm, paper.sheet),
-            "width": Length(foot.width_mm),
-        }  # fmt: skip
-        step.say("foot-plan", left=left, right=right, vp=vp, **said)
-        step.differs(**said)
+        ends = measured_foot(site, step, self.place.foot, vp)
         guides = {k: paper.aim(mark, vp, site.part) for k, mark in ends.items()}
         start = self._start()
         far, cut = self.place.depth.build(
@@ -310,4 +289,4 @@ class FloorPanel(RoomPanel):
         step.say("panel-floor", far=far, other=other, what=Choice(f"flat-{self.look}"))
         step.check("foot-plan-check", vp=vp)
         back = (far, other) if start == 3 else (other, far)
-        self.keep(site, (*back, right, left))
+        self.keep(site, (*back, ends[2], ends[3]))

@@ -150,6 +150,10 @@ class Tiles:
                 found.append([corner.xy for corner in corners])
         return found
 
+    @property
+    def _corners(self) -> list[Point]:
+        return [*self.front, *(self.at_depth(k, self.end_mm) for k in (self.columns, 0))]
+
     def _depth(self, place: Point) -> float:
         return self.stage.depth_at(place.y, "on")
 
@@ -159,16 +163,14 @@ class Tiles:
             Detail(0, eye_space(a, self._depth(a)), eye_space(b, self._depth(b)), family)
             for a, b, family in self.lines
         ]
-        corners = [*self.front, *(self.at_depth(k, self.end_mm) for k in (self.columns, 0))]
-        loop = [eye_space(corner, self._depth(corner)) for corner in corners]
+        loop = [eye_space(corner, self._depth(corner)) for corner in self._corners]
         return patch(self.part, loop, (), details)
 
     # --- for the construction ----------------------------------------------------------------
 
     def body(self) -> Body:
         """The same by ruler: on the floor behind all that stands there, and drawn last."""
-        corners = [*self.front, *(self.at_depth(k, self.end_mm) for k in (self.columns, 0))]
-        near = tuple((corner, 1.0 / self._depth(corner)) for corner in corners)
+        near = tuple((corner, 1.0 / self._depth(corner)) for corner in self._corners)
         edges = tuple(
             SeenLine((a.xy, b.xy), (1.0 / self._depth(a), 1.0 / self._depth(b)))
             for a, b, _ in self.lines

@@ -11,15 +11,13 @@ from orthopsis.construction.face import plumb
 from orthopsis.construction.moves import Act, Mark, Ruled, Said, Step
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.places import down
-from orthopsis.perspective.plane import Point
+from orthopsis.perspective.plane import UPWARD
 from orthopsis.perspective.view import HORIZONTAL
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import Edges
 from orthopsis.pieces.shapes.house.form import Pair, pair, seen_pairs, turned_to_us
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.walls import AROUND, Wall, Walls
-
-UPWARD = Point(0.0, -1.0, 0.0)
 
 
 @dataclass

@@ -10,6 +10,10 @@ from typing import NamedTuple
 from orthopsis.construction.order import Body, Hull, Shown
 from orthopsis.perspective.segments import Portion
 from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
+from orthopsis.pieces.shapes.made.cells import WAYS, Knot
+
+Shares = tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]]
+"""Where the planes of each way lie, from 0 to 1."""
 
 ON_FRONT = (0, 1, 3, 4)
 """A block's corners at the start and at the end of each way, on a front; and on an edge."""
@@ -57,6 +61,10 @@ class Ways(NamedTuple):
             dot(way, cross(z, x)) / whole,
             dot(way, cross(x, y)) / whole,
         )
+
+    def at(self, knot: Knot, shares: Shares) -> Vector:
+        """Where a knot lies, by where the planes of each way do."""
+        return self.place([shares[way][knot[way]] for way in WAYS])
 
     def place(self, shares: Sequence[float]) -> Vector:
         found = self.start

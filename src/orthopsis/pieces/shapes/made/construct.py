@@ -9,6 +9,7 @@ from orthopsis.construction.moves import Act, Mark, count, measures_set, phrase
 from orthopsis.perspective.plane import LEFT, LEVEL, distance
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
+from orthopsis.pieces.placement.anchor import FRONT_CORNERS
 from orthopsis.pieces.placement.corners import block_body
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.edges import Edges, FrameMarks
@@ -156,7 +157,7 @@ def mark_depth(work: MadeSite, place: OnFront, corners: Mapping[int, Mark]) -> N
     guide = knots.drawn_away(at)
     inward = LEVEL if at[ACROSS] == 0 else LEFT
     far, said = place.depth.build(
-        site, corners[start], vp, guide, inward, knots.marks.values(), _NAMES[start]
+        site, corners[start], vp, guide, inward, knots.marks.values(), FRONT_CORNERS[start]
     )
     step.says.append(said)
     knots.known((at[ACROSS], at[DOWN], last[AWAY]), far)
@@ -167,9 +168,6 @@ def mark_depth(work: MadeSite, place: OnFront, corners: Mapping[int, Mark]) -> N
         foot = knots.find((column, row, last[AWAY]))
         step.say("made-back-foot", far=far, near=knots.marks[first], vp=vp, mark=foot)
     step.check("box-depth-check", far=far, start=corners[start], vp=vp)
-
-
-_NAMES = ("top left", "top right", "bottom right", "bottom left")
 
 
 def _draw_rest(work: MadeSite, numbers: Sequence[int]) -> None:

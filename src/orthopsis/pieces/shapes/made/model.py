@@ -24,7 +24,7 @@ from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge, sideways
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
-from orthopsis.pieces.shapes.made.block import MadeBody, MadeShown, Ways, ways_of
+from orthopsis.pieces.shapes.made.block import MadeBody, MadeShown, Shares, Ways, ways_of
 from orthopsis.pieces.shapes.made.cells import (
     ACROSS,
     AWAY,
@@ -37,9 +37,6 @@ from orthopsis.pieces.shapes.made.cells import (
     solid_blocks,
 )
 from orthopsis.pieces.shapes.made.parting import Parting, Tick, no_room
-
-Shares = tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]]
-"""Where the planes of each way lie, from 0 to 1."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -91,14 +88,21 @@ class Made:
 
     # --- for the picture ---------------------------------------------------------------------
 
+    @cached_property
+    def in_space(self) -> Ways:
+        """The block in eye space. Raises ExerciseError."""
+        return ways_of(self.place.in_space(self.stage), on_edge=self.on_edge)
+
+    @cached_property
+    def shares_in_space(self) -> Shares:
+        """Where the planes lie in space. Raises ExerciseError."""
+        return self._shares([self._true_in_space(way) for way in WAYS])
+
     def solid(self) -> Solid:
         """The cells in eye space. Raises ExerciseError."""
-        ways = ways_of(self.place.in_space(self.stage), on_edge=self.on_edge)
-        shares = self._shares([self._true_in_space(ways, way) for way in WAYS])
+        ways, shares = self.in_space, self.shares_in_space
         number = {knot: k for k, knot in enumerate(self.cells.knots)}
-        vertices = tuple(
-            ways.place([shares[way][knot[way]] for way in WAYS]) for knot in self.cells.knots
-        )
+        vertices = tuple(ways.at(knot, shares) for knot in self.cells.knots)
         faces = []
         for face in self.cells.faces:
             loops = [tuple(number[knot] for knot in loop) for loop in face.loops]
@@ -112,9 +116,9 @@ class Made:
         shape = Shape(tuple(faces), edges)
         return Solid(self.part, vertices, shape, self.stage.transparent, self.stage.floating)
 
-    def _true_in_space(self, ways: Ways, way: int) -> Callable[[Tick], float]:
+    def _true_in_space(self, way: int) -> Callable[[Tick], float]:
         """How much of a way is gone at a plane, by its true length at the scale of its start."""
-        view, vp = self.stage.view, self._points[way].at
+        view, vp, ways = self.stage.view, self._points[way].at, self.in_space
         depth = ways.start[2]
         if vp.at_infinity:
             x, y, _ = ways.along[way]
@@ -143,8 +147,7 @@ class Made:
 
         Between two slabs of a block there is a plane: what lies on the eye's side is nearer.
         """
-        ways = ways_of(self.place.in_space(self.stage), on_edge=self.on_edge)
-        shares = self._shares([self._true_in_space(ways, way) for way in WAYS])
+        ways, shares = self.in_space, self.shares_in_space
         eye = ways.shares_of((0.0, 0.0, 0.0))
 
         def off(way: int, number: int) -> float:
@@ -157,9 +160,7 @@ class Made:
                 plane = shares[face.way][face.loops[0][0][face.way]]
                 if (eye[face.way] > plane) != face.along:
                     continue
-                corners = [
-                    ways.place([shares[way][knot[way]] for way in WAYS]) for knot in face.loops[0]
-                ]
+                corners = [ways.at(knot, shares) for knot in face.loops[0]]
                 normal = loop_normal(corners)
                 out = times(ways.along[face.way], 1.0 if face.along else -1.0)
                 found.append(([corners], normal if dot(normal, out) > 0.0 else times(normal, -1.0)))
@@ -167,9 +168,8 @@ class Made:
 
     def measures_seen_from(self, view: View, given: Mapping[str, float]) -> dict[str, float]:
         """The measures of the same thing on the sheet of a viewer who stands elsewhere."""
-        stage = self.stage
-        ways = ways_of(self.place.in_space(stage), on_edge=self.on_edge)
-        down = self._true_in_space(ways, DOWN)
+        stage, ways = self.stage, self.in_space
+        down = self._true_in_space(DOWN)
 
         def there(share: float) -> Point:
             place = stage.view.place_seen_by(view, ways.place((0.0, share, 0.0)))
@@ -251,7 +251,7 @@ class Made:
 
     def near_place(self, knot: Knot) -> NearPlace:
         """A knot on paper, with its nearness. Raises ExerciseError."""
-        x, y, depth = self.on_paper.place([self.shares[way][knot[way]] for way in WAYS])
+        x, y, depth = self.on_paper.at(knot, self.shares)
         return Point(x / depth, y / depth), 1.0 / depth
 
     def body(self) -> MadeBody:

@@ -22,7 +22,7 @@ from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.front import OnFront
-from orthopsis.pieces.shapes.made.cells import DOWN, WAYS, CellEdge, Knot
+from orthopsis.pieces.shapes.made.cells import DOWN, CellEdge, Knot
 from orthopsis.pieces.shapes.made.construct import ENDS, ENDS_ON_FRONT, know, mark_depth
 from orthopsis.pieces.shapes.made.knots import KnotMarks, Knots
 from orthopsis.pieces.shapes.made.made_site import MadeSite
@@ -45,11 +45,8 @@ class CellShadow:
 
     @cached_property
     def places(self) -> Mapping[Knot, Vector]:
-        shares = self.made.shares
-        return {
-            knot: self.made.on_paper.place([shares[way][knot[way]] for way in WAYS])
-            for knot in self.made.cells.knots
-        }
+        made = self.made
+        return {knot: made.on_paper.at(knot, made.shares) for knot in made.cells.knots}
 
     @cached_property
     def lit(self) -> list[bool]:
@@ -81,13 +78,9 @@ class CellShadow:
     def tip(self, knot: Knot) -> Point:
         """Where the shadow of a corner lies on paper."""
         if knot == self.foot(knot):
-            return self._at(knot)
-        return tip(self._at(knot), self._at(self.foot(knot)), self.light)
-
-    def _at(self, knot: Knot) -> Point:
-        shares = self.made.shares
-        x, y, depth = self.made.on_paper.place([shares[way][knot[way]] for way in WAYS])
-        return Point(x / depth, y / depth)
+            return self.made.near_place(knot)[0]
+        top, foot = (self.made.near_place(one)[0] for one in (knot, self.foot(knot)))
+        return tip(top, foot, self.light)
 
     @cached_property
     def areas(self) -> list[Area]:
@@ -107,9 +100,9 @@ class CellShadow:
     # --- the moves ---------------------------------------------------------------------------
 
     def draw_tips(
-        self, site: Site, handed: FrameMarks, at: Mark | None, foot: Mark | None
+        self, site: Site, handed: FrameMarks, light: tuple[Mark, Mark] | None
     ) -> dict[Knot, Mark]:
-        """The tips of all corners that cast one. The light and its foot are marks, or lie aside."""
+        """The tips of all corners that cast one; without a `light` and its foot, from the side."""
         paper, found = site.paper, dict[Knot, Mark]()
         knots = self._knots(site, handed)
         aside = Ruled("", join(ORIGIN, self.light.at), FREE, Mark("", ORIGIN))
@@ -119,9 +112,10 @@ class CellShadow:
                 found[knot] = top
                 continue
             low = knots.find(below)
-            if at is None or foot is None:
+            if light is None:
                 ray, ground = paper.slide(top, aside), paper.level(low)
             else:
+                at, foot = light
                 ray, ground = paper.lay(top, at), paper.lay(low, foot)
             found[knot] = mark = paper.cross(ground, ray)
             for start in (low, top):

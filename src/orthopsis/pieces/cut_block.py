@@ -1,0 +1,31 @@
+"""What all pieces share that are cut from a block: furniture, stairs."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+
+from orthopsis.construction.order import Body
+from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.base import Drawn, Stage
+from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.shapes.made.model import Made
+
+
+class CutBlock(BlockPiece, Drawn):
+    """A block of which some cells are left."""
+
+    @abstractmethod
+    def cells(self, stage: Stage) -> Made:
+        """The thing on its stage. Raises ExerciseError."""
+
+    @property
+    def meant_thin(self) -> bool:
+        return True
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """What is left of the block."""
+        return [self.cells(stage).solid()]
+
+    def body(self, stage: Stage) -> Body:
+        """The same by ruler."""
+        return self.cells(stage).body()
