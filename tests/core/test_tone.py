@@ -20,7 +20,7 @@ from orthopsis.perspective.segments import at
 from tests.agreement import difference, kept, outlines
 from tests.documents import ONE_POINT, THREE_POINT, TWO_POINT, changed, scene_of
 from tests.letters import ONE, STREET, THREE, TWO
-from tests.rooms import HALL
+from tests.rooms import HALL, with_pieces
 from tests.words import instruction, title
 
 
@@ -182,3 +182,33 @@ def test_nothing_is_shaded_beside_the_sheet():
     for plane in found:
         for x, y in (place for loop in plane.loops for place in loop):
             assert left - 1e-9 <= x <= right + 1e-9 and top - 1e-9 <= y <= bottom + 1e-9
+
+
+def test_a_lamp_lights_things_from_where_it_stands():
+    def crate(id, x_mm, **more):
+        front = {"x_mm": x_mm, "y_mm": 200, "width_mm": 40, "height_mm": 40}
+        return {"kind": "box", "id": id, "standing": "ground", "front": front,
+                "depth": {"along_mm": 20}, **more}  # fmt: skip
+
+    # The point lies right of the left crate and left of the right one: their inner sides show.
+    left, lamp, right = crate("left", 60), crate("lamp", 190), crate("right", 320)
+    tone = {"light": {"kind": "lamp", "piece": "lamp"}, "lightest": "top"}
+    scene = resolve(from_data({**with_pieces(left, lamp, right), "tone": tone}))
+    values = {name: sorted(plane.value for plane in planes(scene) if plane.part.piece == name)
+              for name in ("left", "right")}  # fmt: skip
+    assert values == {"left": [0, 1, 2], "right": [0, 1, 2]}, "both inner sides are lit"
+    outside = {**tone, "light": {"kind": "lamp", "piece": "left"}}
+    scene = resolve(from_data({**with_pieces(left, lamp, right), "tone": outside}))
+    assert sorted(p.value for p in planes(scene) if p.part.piece == "right") == [0, 1, 2]
+    outside = {**tone, "light": {"kind": "lamp", "piece": "right"}}
+    scene = resolve(from_data({**with_pieces(left, lamp, right), "tone": outside}))
+    assert sorted(p.value for p in planes(scene) if p.part.piece == "left") == [0, 1, 2]
+    between = crate("between", 260)
+    for lamp_id, side in (("left", 1), ("right", 3)):
+        told = {"light": {"kind": "lamp", "piece": lamp_id}, "lightest": "top"}
+        scene = resolve(from_data({**with_pieces(left, between, right), "tone": told}))
+        assert side in {p.value for p in planes(scene) if p.part.piece == "between"}
+    nobody = {**tone, "light": {"kind": "lamp", "piece": "nobody"}}
+    with pytest.raises(ExerciseError) as error:
+        planes(resolve(from_data({**with_pieces(left), "tone": nobody})))
+    assert error.value.path == "tone.light.piece"

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from orthopsis.construction.cover import under
-from orthopsis.construction.nearness import hidden_by, near_faces
+from orthopsis.construction.nearness import NearFace, hidden_by, near_faces
 from orthopsis.construction.order import Body, Ordered, SeenLine
 from orthopsis.perspective.segments import (
     Portion,
@@ -28,7 +28,7 @@ class StandingBodies:
     def __init__(self, bodies: Sequence[Body] = (), order: Ordered | None = None) -> None:
         self.bodies = bodies
         self._before: dict[Part, list[Body]] = {}
-        self._mixed: dict[Part, list[Body]] = {}
+        self._mixed: dict[Part, list[tuple[Part, list[NearFace]]]] = {}
         numbers, mixed = order or Ordered([])
         nearer: list[int] = []
         for number in numbers:
@@ -42,7 +42,8 @@ class StandingBodies:
         for one, other in map(sorted, mixed):
             for body, beside in ((bodies[one], bodies[other]), (bodies[other], bodies[one])):
                 if not beside.transparent:
-                    self._mixed.setdefault(body.part, []).append(beside)
+                    faces = beside.part, near_faces(beside)
+                    self._mixed.setdefault(body.part, []).append(faces)
 
     def before(self, part: Part) -> Sequence[Body]:
         """What stands before a part, and is not seen through."""
@@ -64,7 +65,7 @@ class StandingBodies:
             return {}
         ends = (own.nearness_at(position_on(own.segment, end)) for end in line)
         seen = SeenLine(line, (next(ends), next(ends)))
-        found = {other.part: hidden_by(seen, near_faces(other)) for other in beside}
+        found = {other: hidden_by(seen, faces) for other, faces in beside}
         return {by: portions for by, portions in found.items() if portions}
 
     def under_nearer(

@@ -154,14 +154,20 @@ def _checked(tone: ToneSpec, view: View) -> None:
 def _in_space(scene: Shaded, tone: ToneSpec) -> Light:
     light = tone.light
     if isinstance(light, LampLight):
-        place, part = _lamp_block(scene, light)
-        corners = place.in_space(part.stage)
-        return Light(times(plus(corners[0], corners[6]), 0.5), near=True)
+        return Light(lamp_in_space(scene, light), near=True)
     if isinstance(light, SunLight):
         behind = 1.0 if light.y_mm > scene.main.eye_level_mm else -1.0
         return Light(times((light.x_mm, light.y_mm, 1.0), behind))
     toward = _aside(tone).at
     return Light((-toward.x, -toward.y, 0.0))
+
+
+def lamp_in_space(scene: Shaded, light: LampLight) -> Vector:
+    """The middle of the block of a lamp, in eye space. Raises ExerciseError."""
+    place, part = _lamp_block(scene, light)
+    (one, opposite), _ = THROUGH
+    corners = place.in_space(part.stage)
+    return times(plus(corners[one], corners[opposite]), 0.5)
 
 
 def _aside(tone: ToneSpec) -> LightOnPaper:

@@ -8,7 +8,7 @@ from __future__ import annotations
 import math
 from typing import Literal
 
-from orthopsis.exercise.light import LampLight, SideLight, SunLight
+from orthopsis.exercise.light import SideLight, SunLight
 from orthopsis.perspective.vector import Vector, dot, times
 from orthopsis.perspective.view import View
 
@@ -21,8 +21,10 @@ VALUES = {
 }
 
 
-def side_of_light(light: str | SideLight | SunLight | LampLight, view: View) -> str:
-    """From which side a light comes, seen from us: what stands between is lit on that side."""
+def side_of_light(light: str | SideLight | SunLight, view: View) -> str:
+    """From which side a light comes, seen from us: what stands between is lit on that side. A
+    lamp's depends on the thing.
+    """
     if isinstance(light, SideLight):
         return light.from_
     if isinstance(light, SunLight):
@@ -30,7 +32,7 @@ def side_of_light(light: str | SideLight | SunLight | LampLight, view: View) -> 
         # A sun behind us shines on what is turned to the other side.
         behind = light.y_mm > view.eye_level_mm
         return "right" if (light.x_mm > x) != behind else "left"
-    return light if isinstance(light, str) else "left"
+    return light
 
 
 Side = Literal["top", "lit", "front", "dark", "under"]
