@@ -17,7 +17,7 @@ def test_the_shelf_shows_real_drawings_as_covers(watched):
     for title in ("Seed crates", "Bell corner"):
         cover = page.get_by_role("img", name=f"Drawing of {title}")
         expect(cover).to_be_visible()
-        assert cover.evaluate("image => image.naturalWidth") > 100
+        page.wait_for_function("image => image.naturalWidth > 100", arg=cover.element_handle())
 
 
 def test_nothing_is_thrown_away_without_a_way_back(watched, server, tmp_path):

@@ -6,26 +6,26 @@ from collections.abc import Sequence
 from itertools import chain
 
 from orthopsis.construction.cover import under
-from orthopsis.construction.moves import Do, Mark, Step, StepStroke
+from orthopsis.construction.moves import Do, Step, StepStroke
+from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
 from orthopsis.perspective.area import Area, outside
-from orthopsis.perspective.segments import at, length, portion_shared, remainder
+from orthopsis.perspective.plane import Point
+from orthopsis.perspective.segments import Portion, at, length, portion_shared, remainder
 from orthopsis.perspective.stroke import Part, Role, Stroke
 
 
-def keep_shadow(
-    paper: Paper, step: Step, ends: tuple[Mark, Mark], family: str, part: Part, on: str,
-    areas: Sequence[Area], receiver: Area | None,
-) -> None:  # fmt: skip
-    """What bounds a shadow between two tips; `areas` are what all shadows cover on paper, and the
-    `receiver` what it falls on.
+def shadow_shown(
+    paper: Paper, ends: tuple[Point, Point], areas: Sequence[Area], receiver: Area | None,
+    standing: Sequence[Body],
+) -> list[Portion]:  # fmt: skip
+    """What is to be drawn of what bounds a shadow between two tips; `areas` are what all shadows
+    cover on paper, the `receiver` what it falls on, and `standing` what stands before that.
     """
-    paper.moved(Do.JOIN, (ends[0].name, ends[1].name), None)
-    segment = ends[0].at.xy, ends[1].at.xy
+    segment = ends[0].xy, ends[1].xy
     on_sheet = paper.sheet.clip(segment)
     if on_sheet is None:
-        return
-    standing = [body for body in paper.standing.bodies if not (body.ground or body.transparent)]
+        return []
     hidden = list(chain.from_iterable(under(body, segment, paper.tolerance) for body in standing))
     for line in (line for body in standing for line in body.shown.edges):
         # Along the foot of a thing its own line is there.
@@ -34,7 +34,20 @@ def keep_shadow(
     within = remainder(outside(segment, areas))
     if receiver is not None:
         within += outside(segment, [receiver])
-    for t0, t1 in remainder([*hidden, *within], on_sheet):
-        if (t1 - t0) * length(segment) > paper.tolerance.paper_mm:
-            stroke = Stroke(at(segment, t0), at(segment, t1), family, Role.SHADOW, part, None, on)
-            step.strokes.append(StepStroke(stroke, "keep"))
+    return [
+        (t0, t1)
+        for t0, t1 in remainder([*hidden, *within], on_sheet)
+        if (t1 - t0) * length(segment) > paper.tolerance.paper_mm
+    ]
+
+
+def keep_shadow(
+    paper: Paper, step: Step, ends: tuple[Point, Point], shown: Sequence[Portion], family: str,
+    part: Part, on: str,
+) -> None:  # fmt: skip
+    """Draw what is shown of it."""
+    paper.moved(Do.JOIN, (), None)
+    segment = ends[0].xy, ends[1].xy
+    for t0, t1 in shown:
+        stroke = Stroke(at(segment, t0), at(segment, t1), family, Role.SHADOW, part, None, on)
+        step.strokes.append(StepStroke(stroke, "keep"))

@@ -1,9 +1,10 @@
-"""The floors that things stand on beside the ground: the flat tops of other things."""
+"""What things stand on beside the ground: flat tops of others; walls and ceilings they hang on."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Protocol
+from dataclasses import replace
+from typing import NamedTuple, Protocol
 
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.segments import XY, inside
@@ -14,6 +15,7 @@ from orthopsis.pieces.kinds.panel import Panel
 from orthopsis.pieces.kinds.room import Room
 from orthopsis.pieces.piece import Piece
 from orthopsis.pieces.placement.corners import EDGE_ON_MM, thickness_mm
+from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.registry import AnyPiece
 
 
@@ -26,17 +28,24 @@ class Staged(Protocol):
     def stage(self, number: int, measured: Sequence[AnyPiece] | None = None) -> Stage: ...
 
 
-def floor_under(
+class Under(NamedTuple):
+    """What a piece stands on beside the ground: the `floor` that a top is, as depth times distance
+    from the eye level; or how far away it hangs on a wall or a ceiling.
+    """
+
+    floor: float | None = None
+    hung: float | None = None
+
+
+def under(
     piece: Piece,
     number: int,
     measured: Sequence[AnyPiece] | None,
     scene: Staged,
-) -> float | None:
-    """What the top that a piece stands on makes of a depth: depth times the distance from the eye
-    level. None where it stands on no other thing. Raises ExerciseError.
-    """
+) -> Under:
+    """What a piece stands on or hangs on, if that is another thing. Raises ExerciseError."""
     if piece.on is None or piece.on == "ground":
-        return None
+        return Under()
     earlier = scene.pieces if measured is None else measured
     field = f"pieces[{number}].on"
     name, _, surface = piece.on.partition("/")
@@ -44,11 +53,15 @@ def floor_under(
     if base_number is None:
         raise ExerciseError(field, say("refused-no-such-piece", piece=Own(name)))
     base = earlier[base_number]
+    stage = scene.stage(base_number, earlier)
     # The floor of a room is the ground; what lies in its walls stands nowhere.
     in_room = base.surfaces if isinstance(base, Room) and base.view == piece.view else ()
     if surface in in_room and (surface == "floor" or isinstance(piece, Panel)):
-        return None
-    stage = scene.stage(base_number, earlier)
+        return Under()
+    if surface in in_room and isinstance(base, Room):
+        hung = _hung(piece, base, surface, replace(stage, path=f"pieces[{number}]"))
+        if hung is not None:
+            return Under(hung=hung)
     fits = piece.may_float and base.view == piece.view
     places = base.places_of(surface, stage) if fits else ()
     if not places:
@@ -56,7 +69,22 @@ def floor_under(
     level_mm = stage.view.eye_level_mm
     # On a level plane, nearness goes with the distance from the eye level.
     at, nearness = max(places, key=lambda one: abs(one[0].y - level_mm))
-    return (at.y - level_mm) / nearness
+    return Under(floor=(at.y - level_mm) / nearness)
+
+
+def _hung(piece: Piece, room: Room, surface: str, stage: Stage) -> float | None:
+    """How far away a block is of which a corner lies on a wall or a ceiling. Raises ExerciseError
+    where the surface is not seen at that corner.
+    """
+    place = piece.place
+    if not isinstance(place, BlockPlacement) or surface not in place.touches or not piece.may_float:
+        return None
+    floating = replace(stage, floating=True)
+    corner, nearness = place.corners(floating)[place.touches[surface]]
+    depth = room.place.depth_on(surface, corner, stage)
+    if depth is None:
+        raise stage.refuse(place.tells, say("refused-off-the-surface", surface=Own(piece.on or "")))
+    return depth * nearness
 
 
 def surface_at(pieces: Sequence[AnyPiece], place: XY, view: View) -> str | None:

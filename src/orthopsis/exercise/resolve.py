@@ -15,7 +15,7 @@ from orthopsis.construction.standing import StandingBodies
 from orthopsis.errors import ExerciseError, Unfit
 from orthopsis.exercise.change import Change, with_changes
 from orthopsis.exercise.document import Exercise, OwnSize
-from orthopsis.exercise.floors import floor_under
+from orthopsis.exercise.floors import under
 from orthopsis.exercise.keys import with_keys
 from orthopsis.exercise.schools import flow_of, ways
 from orthopsis.exercise.setting import (
@@ -26,7 +26,7 @@ from orthopsis.exercise.setting import (
     place_points,
     say_helping_points,
 )
-from orthopsis.exercise.shadows import draw_shadows
+from orthopsis.exercise.shadow_steps import draw_shadows
 from orthopsis.exercise.views import view_of
 from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.segments import XY, Segment, at
@@ -112,11 +112,11 @@ class Scene:
             raise ExerciseError(
                 f"{path}.turned_vp_mm", say("refused-turned", at=Length(turned_mm), why=error.says)
             ) from None
-        floor = floor_under(piece, number, measured, self)
+        beneath = under(piece, number, measured, self)
         floats = piece.on is None and piece.standing == "floating"
         words = sum(one.word is not None for one in self.exercise.pieces)
         named, clear = piece.place.named, piece.transparent
-        return Stage(self.sheet, view, path, floats, clear, named, words, number, floor)
+        return Stage(self.sheet, view, path, floats, clear, named, words, number, *beneath)
 
     @cached_property
     def pieces(self) -> list[AnyPiece]:

@@ -61,8 +61,12 @@ def planes(scene: Scene) -> list[Plane]:
         order = scene.drawing_order
     except NoDrawingOrder:
         return []
-    shadows = [Plane(part, 3, loops, cast=True) for part, loops in shadow_areas(scene)]
-    found = [*squares, *shadows]
+    areas = shadow_areas(scene)
+
+    def cast_on(number: int | None) -> list[Plane]:
+        return [Plane(one.part, 3, one.loops, cast=True) for one in areas if one.on == number]
+
+    found = [*squares, *cast_on(None)]
     for number in reversed(order):
         part = scene.parts[number]
         for solid in scene.solids[number]:
@@ -78,6 +82,7 @@ def planes(scene: Scene) -> list[Plane]:
                 # Without tone the things are white before the tiles.
                 value = VALUES[tone.lightest][side] if tone else 0
                 found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
+        found += cast_on(number)
     return [plane for plane in (_on_sheet(one, scene.sheet) for one in found) if plane.loops]
 
 

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+import math
+from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
 from orthopsis.perspective.area import Area, outside
@@ -14,6 +15,8 @@ from orthopsis.picture.solid import Bar, Solid
 
 ON_IT = 1e-9
 """So near to a plane, by the distance of what is cast on it, a place lies in it."""
+GRAZING = 1e-6
+"""A ray that nears a plane by less than this, for its length, does not reach it."""
 
 
 class Light(NamedTuple):
@@ -31,14 +34,22 @@ class Light(NamedTuple):
         return dot(outward, self.ray(place)) < 0.0
 
 
-class LevelPlane(NamedTuple):
-    """A plane of eye space: normal · place = offset. What is above it has less."""
+class Receiving(NamedTuple):
+    """A plane of eye space that shadows fall on: normal · place = offset. What stands before it,
+    on the eye's side, has less. `renamed` are the families of lines that change with their shadow;
+    a shadow is `cut` where it would run on behind us, or else refused.
+    """
 
     normal: Vector
     offset: float
+    renamed: Mapping[str, str]
+    cut: bool = False
 
     def height(self, place: Vector) -> float:
         return self.offset - dot(self.normal, place)
+
+    def lies_in(self, place: Vector) -> bool:
+        return abs(self.height(place)) <= ON_IT * max(1.0, abs(self.offset))
 
 
 class Cast(NamedTuple):
@@ -59,31 +70,89 @@ class BehindUs(ValueError):
         self.part = part
 
 
-def cast(solid: Solid, light: Light, plane: LevelPlane, uprights: tuple[str, str]) -> Cast:
-    """The shadow of a solid on a plane below it. `uprights` are the family of its uprights and that
-    of their shadows; all other lines are level and keep theirs. Raises BehindUs.
+class _Landing(NamedTuple):
+    """Where the ray through a place meets a plane: `there`, times how fast it nears the plane. Both
+    change evenly from place to place, so lines stay lines.
     """
+
+    there: Vector
+    nears: float
+
+    @property
+    def seen(self) -> float:
+        """More than nothing where the ray reaches the plane, and before us."""
+        x, y, z = self.there
+        return min(self.nears, z / (math.hypot(x, y, z) or 1.0)) - GRAZING
+
+    def between(self, other: _Landing, share: float) -> _Landing:
+        way = times(minus(other.there, self.there), share)
+        return _Landing(plus(self.there, way), self.nears + share * (other.nears - self.nears))
+
+    @property
+    def place(self) -> Vector:
+        return times(self.there, 1.0 / self.nears)
+
+
+def cast(solid: Solid, light: Light, plane: Receiving) -> Cast:
+    """The shadow of a solid on a plane that it stands before. Raises BehindUs."""
     lit = []
     for face in solid.faces:
         first = solid.vertices[face.loops[0][0]]
         outward = loop_normal([solid.vertices[k] for k in face.loops[0]])
         lit.append(light.falls_on(outward, first))
-    places = [_on_plane(vertex, light, plane, solid.part) for vertex in solid.vertices]
+    landings = [_landing(vertex, light, plane) for vertex in solid.vertices]
+    if not plane.cut and any(landing.seen <= 0.0 for landing in landings):
+        raise BehindUs(solid.part)
     lines = []
     for edge in solid.edges:
         one, other = edge.faces
         ends = [solid.vertices[k] for k in (edge.start, edge.end)]
-        if lit[one] == lit[other] or all(_lies_in(plane, end) for end in ends):
+        if lit[one] == lit[other] or all(plane.lies_in(end) for end in ends):
             continue
-        upright, shadow = uprights
-        family = shadow if edge.family == upright else edge.family
-        lines.append(Bar(places[edge.start], places[edge.end], family))
-    areas = [
-        Area(tuple(tuple(on_paper(places[k]) for k in loop) for loop in face.loops))
-        for face, shone in zip(solid.faces, lit, strict=True)
-        if shone
-    ]
-    return Cast(solid.part, lines, areas)
+        reached = _reached((landings[edge.start], landings[edge.end]), closed=False)
+        if len(reached) == 2:
+            family = plane.renamed.get(edge.family, edge.family)
+            lines.append(Bar(reached[0].place, reached[1].place, family))
+    areas = []
+    for face, shone in zip(solid.faces, lit, strict=True):
+        if shone:
+            loops = [_reached([landings[k] for k in loop]) for loop in face.loops]
+            paper = (tuple(on_paper(one.there) for one in loop) for loop in loops if len(loop) > 2)
+            areas.append(Area(tuple(paper)))
+    return Cast(solid.part, lines, [area for area in areas if area.loops])
+
+
+def _landing(place: Vector, light: Light, plane: Receiving) -> _Landing:
+    ray = light.ray(place)
+    nears = dot(plane.normal, ray)
+    there = plus(times(place, nears), times(ray, plane.height(place)))
+    return _Landing(there, nears)
+
+
+def _reached(landings: Sequence[_Landing], *, closed: bool = True) -> list[_Landing]:
+    """What of a line or, `closed`, of a loop the rays reach, and before us."""
+    found = []
+    count = len(landings)
+    for k, here in enumerate(landings):
+        if here.seen > 0.0:
+            found.append(here)
+        if k + 1 < count or closed:
+            after = landings[(k + 1) % count]
+            if (here.seen > 0.0) != (after.seen > 0.0):
+                found.append(_last_seen(here, after))
+    return found
+
+
+def _last_seen(here: _Landing, after: _Landing) -> _Landing:
+    """Where what is seen ends, between a place that is and one that is not; found by halves."""
+    seen, unseen = (here, after) if here.seen > 0.0 else (after, here)
+    for _ in range(60):
+        middle = seen.between(unseen, 0.5)
+        if middle.seen > 0.0:
+            seen = middle
+        else:
+            unseen = middle
+    return seen
 
 
 def outline(casts: Sequence[Cast]) -> Iterator[tuple[Part, Bar]]:
@@ -107,19 +176,3 @@ def _between(bar: Bar, place: tuple[float, float]) -> Vector:
     # Nearness, one over depth, changes evenly on paper.
     nearness = (1.0 - share) / bar.start[2] + share / bar.end[2]
     return place[0] / nearness, place[1] / nearness, 1.0 / nearness
-
-
-def _lies_in(plane: LevelPlane, place: Vector) -> bool:
-    return abs(plane.height(place)) <= ON_IT * max(1.0, abs(plane.offset))
-
-
-def _on_plane(place: Vector, light: Light, plane: LevelPlane, part: Part) -> Vector:
-    if _lies_in(plane, place):
-        return place
-    ray = light.ray(place)
-    falls = dot(plane.normal, ray)
-    gone = plane.height(place) / falls if falls else -1.0
-    there = plus(place, times(ray, gone))
-    if gone <= 0.0 or there[2] <= 1e-6 * abs(place[2]):
-        raise BehindUs(part)
-    return there

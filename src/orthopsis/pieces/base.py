@@ -105,6 +105,8 @@ class Stage:
     """The piece's place in the list."""
     floor: float | None = None
     """Of what stands on another thing: depth times the distance from the eye level, on its top."""
+    hung: float | None = None
+    """Of what hangs on a wall or a ceiling: how far away it is."""
 
     def refuse(self, field: str, says: Phrase) -> ExerciseError:
         """An error that names the piece's field."""
@@ -116,6 +118,8 @@ class Stage:
         """Relative depth of a foot on the ground, or 1 for what floats at the picture plane."""
         if self.floating:
             return 1.0
+        if self.hung is not None:
+            return self.hung
         if self.floor is not None:
             below_mm = foot_y_mm - self.view.eye_level_mm
             if abs(below_mm) < LEAST_BELOW_MM or self.floor / below_mm < 0.0:

@@ -54,7 +54,8 @@ from orthopsis.pieces.placement.lines import OnLines
 from orthopsis.pieces.placement.on_room import OnSideWall, OverFloor
 from orthopsis.pieces.placement.placement import BlockPlacement, Listed, Placement
 from orthopsis.pieces.placement.post import PostsInLine
-from orthopsis.pieces.placement.room import BackWall, Corner
+from orthopsis.pieces.placement.room import BackWall
+from orthopsis.pieces.placement.room_corner import Corner
 from orthopsis.pieces.placement.round import RoundPlace
 from orthopsis.pieces.placement.row import AlongLine
 from orthopsis.pieces.placement.way import WayPlace

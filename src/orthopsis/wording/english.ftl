@@ -684,9 +684,24 @@ light-lamp-title = The lamp and its foot
 light-lamp =
     Cross the diagonals through the block of { $lamp }: { $middle } is where the light is. Cross the diagonals of its
     foot: { $foot } lies plumb below.
+# $lamp (name) $middle (mark) $foot (mark)
+light-lamp-ceiling =
+    Cross the diagonals through the block of { $lamp }: { $middle } is where the light is. Now its plan: from each upper
+    corner of the block go along the ceiling to the right wall, straight down the wall to the floor, and back along the
+    floor till you are straight below the corner. Cross the diagonals of the plan: { $foot } lies plumb below the light.
+# $lamp (name) $middle (mark) $foot (mark)
+light-lamp-wall =
+    Cross the diagonals through the block of { $lamp }: { $middle } is where the light is. Now its plan: from the two
+    corners on the wall go straight down to the foot of the wall, and from there out along the floor till you are
+    straight below the other two. Cross the diagonals of the plan: { $foot } lies plumb below the light.
+# $lamp (name) $middle (mark) $top (mark) $foot (mark)
+light-lamp-on-top =
+    Cross the diagonals through the block of { $lamp }: { $middle } is where the light is. Cross those of its foot: { $top }.
+    Draw from the nearest top corner through { $top } to the { eye-level }, and from there to the foot of that corner.
+    Straight below { $top } that line meets { $foot }, the foot of the light on the floor.
 # $middle (mark) $foot (mark)
 light-lamp-check = { $foot } lies straight below { $middle }.
-shadow-tips-title = where its shadow ends
+shadow-tips-title = where the shadow ends
 # $count (number)
 shadow-tips-side =
     From the foot of each upright draw a light level line away from the light. From its top draw a light line that falls
@@ -709,10 +724,51 @@ shadow-tips-lamp =
        *[other] { $count } places
     } in all.
 shadow-tips-check = Shadows of equal uprights grow longer the further they stand from the light.
-shadow-outline-title = its shadow
+shadow-below-title = the floor below it
+# $count (number)
+shadow-below-top =
+    Shadows on the floor begin straight below. Draw on the top from its nearest corner through a foot to the { eye-level },
+    and from there to the foot of that corner. Straight below the foot you meet the place on the floor. Find { $count ->
+        [one] one place
+       *[other] { $count } places
+    }.
+# $count (number)
+shadow-below-wall =
+    Shadows on the floor begin straight below. Go from the corners on the wall straight down to its foot, and from there
+    out along the floor till you are below the others. Find { $count ->
+        [one] one place
+       *[other] { $count } places
+    }.
+# $count (number)
+shadow-below-ceiling =
+    Shadows on the floor begin straight below. Go along the ceiling to the right wall, straight down it, and back along
+    the floor till you are below the corner. Find { $count ->
+        [one] one place
+       *[other] { $count } places
+    }.
+shadow-below-check = Each place lies plumb below its corner.
+shadow-turns-title = where the shadow ends on the wall
+# $count (number) $wall (choice)
+shadow-turns =
+    Some of it falls on { $wall ->
+        [left] the left wall
+        [right] the right wall
+       *[back] the back wall
+    }. From the foot of the upright draw the line along the floor only as far as the foot of the wall. There it turns:
+    draw it on straight up. From the top of the upright draw the line of the light. Where the two cross, its shadow
+    ends: { $count ->
+        [one] one place
+       *[other] { $count } places
+    } in all.
+shadow-turns-check = Along the wall the shadow of an upright is upright, too.
+shadow-outline-title = the shadow
 shadow-outline =
     Join these places in the order of the corners above them. The shadow of a level edge keeps its direction, or leads to
     the same point. Stop where something stands before it, and fill it evenly: a cast shadow is the darkest tone.
+shadow-outline-on-wall =
+    Join these places in the order of the corners above them. The shadow of a level edge keeps its direction, or leads to
+    the same point. At the foot of a wall it breaks, and goes on from there on the wall. Stop where something stands
+    before it, and fill it evenly: a cast shadow is the darkest tone.
 shadow-outline-check = The shadow begins at the foot of the thing, and no white shows between.
 
 ## Stairs
@@ -3429,10 +3485,12 @@ refused-form-of-a-sketch = give area, the box on the sheet that it fills
 refused-form-of-a-disc = give centre and radius_mm
 # $surface (own)
 refused-no-shadow-there = '{ $surface }' receives no shadows; give ground, or the floor of a room as in hall/floor
+# $surface (own)
+refused-off-the-surface = '{ $surface }' is not seen there: it begins nearer to the sheet's edge; move this outward
 refused-sun-on-level = the sun lies on the eye level, where its shadows have no end; move it up, or down to stand behind us
 refused-shadows-in-three = shadows are cast where uprights stand straight, in one and two points
 # $piece (own)
-refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light or move it aside
+refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light, move it aside, or put the sun behind us
 refused-climbs-away = stairs climb away from us only in one point; here they climb to the left or to the right
 refused-needs-room = this lies on the floor or in a wall of a room: put a room on the sheet first, and then point at the wall
 refused-tile-size = give tile_mm, how wide a tile is at the corner of the room

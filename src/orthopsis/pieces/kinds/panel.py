@@ -29,7 +29,8 @@ from orthopsis.pieces.placement.on_room import (
     OverFloor,
 )
 from orthopsis.pieces.placement.placement import Listed
-from orthopsis.pieces.placement.room import BackWall, Corner, RoomPlace
+from orthopsis.pieces.placement.room import BackWall, RoomPlace
+from orthopsis.pieces.placement.room_corner import Corner
 from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.floor.corner_tiles import CornerTiles
 from orthopsis.pieces.shapes.floor.panel import BackPanel, FloorPanel, RoomPanel, SidePanel

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Annotated, Any, ClassVar
 
 from orthopsis.construction.moves import Mark
@@ -21,7 +22,8 @@ from orthopsis.pieces.placement.depth import (
 )
 from orthopsis.pieces.placement.edge_moves import draw_block
 from orthopsis.pieces.placement.edges import Edges
-from orthopsis.pieces.placement.placement import BlockPlacement, Frame
+from orthopsis.pieces.placement.placement import BlockPlacement, Frame, Placement
+from orthopsis.pieces.placement.room import room_surface
 from orthopsis.pieces.roles import Editor, FieldRole
 
 FAR_MM = 1e4
@@ -46,6 +48,8 @@ class OnEdge(BlockPlacement):
     tells: ClassVar = "edge"
     systems: ClassVar = (2, 3)
     sized: ClassVar = ("", "edge.bottom_mm")
+    surfaces: ClassVar = ("ceiling", "left", "right")
+    touches: ClassVar = {"ceiling": 1, "left": 0, "right": 5}
 
     edge: FrontEdge
     left: Annotated[Cut, FieldRole.DEPTH]
@@ -56,6 +60,17 @@ class OnEdge(BlockPlacement):
     def first(cls, at: Point, size_mm: float, points: int) -> OnEdge:
         edge = FrontEdge.first(at, size_mm, points)
         return cls(edge=edge, left=Cut(fraction=0.3), right=Cut(fraction=0.3))
+
+    @classmethod
+    def first_beside(
+        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
+    ) -> Placement:
+        """Below a ceiling that was pointed at it hangs from there."""
+        found = super().first_beside(at, size_mm, view, earlier)
+        if isinstance(found, OnEdge) and room_surface(earlier, at, view) == "ceiling":
+            edge = FrontEdge.first(Point(at.x, at.y + size_mm), size_mm, len(view.vanishing_points))
+            found = found.model_copy(update={"edge": edge})
+        return found
 
     def first_value(self, field: str, stage: Stage) -> Any:
         """A turned block begins with a point a little beside the one that its left runs to."""

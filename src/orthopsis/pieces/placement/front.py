@@ -26,7 +26,8 @@ from orthopsis.pieces.placement.depth import (
     share_on_paper,
 )
 from orthopsis.pieces.placement.edges import Edges
-from orthopsis.pieces.placement.placement import BlockPlacement, Frame
+from orthopsis.pieces.placement.placement import BlockPlacement, Frame, Placement
+from orthopsis.pieces.placement.room import room_surface
 from orthopsis.pieces.roles import FieldRole
 
 BESIDE = {0: 3, 3: 0, 1: 2, 2: 1}
@@ -62,6 +63,8 @@ class OnFront(BlockPlacement):
     tells: ClassVar = "front"
     systems: ClassVar = (1,)
     sized: ClassVar = ("front.width_mm", "front.height_mm")
+    surfaces: ClassVar = ("ceiling", "back", "left", "right")
+    touches: ClassVar = {"ceiling": 0, "left": 0, "right": 1, "back": 4}
 
     front: Front
     depth: Annotated[Cut, FieldRole.DEPTH]
@@ -71,6 +74,18 @@ class OnFront(BlockPlacement):
         del points
         front = Front(x_mm=at.x, y_mm=at.y - size_mm, width_mm=size_mm, height_mm=size_mm)
         return cls(front=front, depth=Cut(fraction=0.3))
+
+    @classmethod
+    def first_beside(
+        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
+    ) -> Placement:
+        """In a room it hangs on the surface that was pointed at."""
+        found = super().first_beside(at, size_mm, view, earlier)
+        surface = room_surface(earlier, at, view)
+        if not isinstance(found, OnFront) or surface not in ("ceiling", "right"):
+            return found
+        place = {"y_mm": at.y} if surface == "ceiling" else {"x_mm": at.x - size_mm}
+        return found.model_copy(update={"front": found.front.model_copy(update=place)})
 
     @property
     def anchor(self) -> Point:

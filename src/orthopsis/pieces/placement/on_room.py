@@ -14,7 +14,7 @@ from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.foot import Foot
 from orthopsis.pieces.placement.placement import Placement
-from orthopsis.pieces.placement.room import RoomPlace
+from orthopsis.pieces.placement.room import RoomPlace, room_surface
 from orthopsis.pieces.roles import Editor, FieldRole
 
 TileCount = Annotated[int, Field(ge=1, le=40), FieldRole.COUNT]
@@ -109,7 +109,7 @@ class OnSideWall(InSurface):
         """Where it was put, and all of it on this side of where the wall meets the next one."""
         found = cls.first(at, size_mm, len(view.vanishing_points))
         room = next((one for one in earlier.values() if isinstance(one, RoomPlace)), None)
-        wall = room.surface_at(at.xy, view) if room else ""
+        wall = room_surface(earlier, at, view)
         if room is None or wall not in cls.surfaces:
             return found
         backs = [corner.x for corner in room.corners()]

@@ -110,6 +110,9 @@ class Placement(Measures):
 class BlockPlacement(Placement):
     """Where a block stands: by a front, by an edge, or on the lines of another."""
 
+    touches: ClassVar[Mapping[str, int]] = {}
+    """The corner that lies on each surface of a room that it may hang on."""
+
     @abstractmethod
     def frame(self, stage: Stage, places: Sequence[XY] | None = None) -> Frame:
         """The block in eye space. Raises ExerciseError.

@@ -11,10 +11,9 @@ from abc import abstractmethod
 from collections.abc import Mapping, Sequence
 from typing import Annotated, ClassVar, NamedTuple, Self
 
-from pydantic import Field, model_validator
+from pydantic import Field
 
 from orthopsis.construction.moves import Mark
-from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, toward
 from orthopsis.perspective.segments import XY, Segment, at
 from orthopsis.perspective.view import (
@@ -26,7 +25,7 @@ from orthopsis.perspective.view import (
     on_paper,
 )
 from orthopsis.phrase import say
-from orthopsis.pieces.base import Across, Down, Grip, Measures, Name, PaperLength, Stage
+from orthopsis.pieces.base import Grip, Measures, Name, PaperLength, Stage
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.placement import Placement
@@ -46,6 +45,12 @@ def onward(start: Point, vp: Point, times: float = FURTHER) -> Segment:
     return (x, y), (x + (x - vx) * times, y + (y - vy) * times)
 
 
+def room_surface(earlier: Mapping[str, Placement], at: Point, view: View) -> str:
+    """The surface of a room that is seen at a place of the sheet; "" where there is no room."""
+    room = next((one for one in earlier.values() if isinstance(one, RoomPlace)), None)
+    return room.surface_at(at.xy, view) if room else ""
+
+
 class RoomLine(NamedTuple):
     """An edge between two corners of a room, by their numbers, and its family."""
 
@@ -62,6 +67,16 @@ class Run(NamedTuple):
     corner: int
     point: VanishingPoint
     end: Point
+
+
+class Wall(NamedTuple):
+    """A wall on paper: a corner at the back of its foot, by its number, the point that the foot
+    leads to, and what it covers, to beyond the sheet.
+    """
+
+    corner: int
+    goal: VanishingPoint
+    outline: tuple[XY, ...]
 
 
 class RoomMarks(FrameMarks):
@@ -117,6 +132,16 @@ class RoomPlace(Placement):
                 found.append(Run(number, vp, Point(*at(line, portion[1]))))
         return found
 
+    @abstractmethod
+    def walls(self, stage: Stage) -> Mapping[str, Wall]:
+        """The walls by their names. Raises ExerciseError."""
+
+    def wall_between(self, top: int, foot: int, vp: VanishingPoint) -> Wall:
+        """The wall whose upper and lower line come from two corners toward us."""
+        corners = self.corners()
+        (upper, above), (lower, below) = (onward(corners[n], vp.at, BEYOND) for n in (top, foot))
+        return Wall(foot, vp, (upper, above, below, lower))
+
     def level_mm(self, name: str) -> float:
         """How far down the sheet a level lies at the back; "" is the ceiling."""
         return self.floor_mm - self.levels[name] if name else self.ceiling_mm
@@ -131,6 +156,23 @@ class RoomPlace(Placement):
         """The surface on which a place of the sheet is seen."""
         found = self.surfaces_at(place, view)
         return max(found, key=found.__getitem__)
+
+    def depth_on(self, surface: str, place: Point, stage: Stage) -> float | None:
+        """How far away the ceiling or a wall is where it is seen at a place; None where it is
+        not, or lies behind the back. Raises ExerciseError.
+        """
+        back, level_mm = stage.depth_at(self.floor_mm, self.tells), stage.view.eye_level_mm
+        if surface == "ceiling":
+            gone, whole = level_mm - place.y, level_mm - self.ceiling_mm
+        elif surface in (walls := self.walls(stage)):
+            wall = walls[surface]
+            goal = wall.goal.at
+            if goal.at_infinity:
+                return back
+            gone, whole = place.x - goal.x, self.corners()[wall.corner].x - goal.x
+        else:
+            return None
+        return back * whole / gone if gone / whole >= 1.0 - TOUCHING else None
 
     def floor_holds(self, place: XY, view: View) -> bool:
         """Whether a place of the sheet is seen on the floor, or where that meets a wall."""
@@ -228,6 +270,16 @@ class BackWall(RoomPlace):
         (vp,) = stage.view.level_points
         return [(k, vp) for k in range(4)]
 
+    def walls(self, stage: Stage) -> Mapping[str, Wall]:
+        self.check(stage)
+        across, vp, _ = stage.view.directions
+        outline = tuple(corner.xy for corner in self.corners())
+        return {
+            "back": Wall(3, across, outline),
+            "left": self.wall_between(0, 3, vp),
+            "right": self.wall_between(1, 2, vp),
+        }
+
     @property
     def floor_mm(self) -> float:
         return self.back.y_mm + self.back.height_mm
@@ -259,92 +311,3 @@ class BackWall(RoomPlace):
     def again(self, corners: Sequence[Point]) -> Front:
         (x_mm, y_mm), (right_mm, foot_mm) = corners[0].xy, corners[2].xy
         return Front(x_mm=x_mm, y_mm=y_mm, width_mm=right_mm - x_mm, height_mm=foot_mm - y_mm)
-
-
-class Upright(Measures):
-    """Where two walls meet, from the sheet's left and top."""
-
-    x_mm: Across
-    top_mm: Down
-    bottom_mm: Down
-
-    @model_validator(mode="after")
-    def _downward(self) -> Upright:
-        if self.bottom_mm <= self.top_mm:
-            raise Unfit(say("refused-bottom-above"))
-        return self
-
-
-class Corner(RoomPlace):
-    """A room in two points: the upright of its `corner`. Corner 0 lies above, 1 on the floor."""
-
-    form: ClassVar = "corner"
-    tells: ClassVar = "corner"
-    sized: ClassVar = ("", "corner.bottom_mm")
-    systems: ClassVar = (2,)
-
-    corner: Upright
-
-    @classmethod
-    def first_beside(
-        cls, at: Point, size_mm: float, view: View, earlier: Mapping[str, Placement]
-    ) -> Corner:
-        """Across the eye level, where it was put."""
-        del earlier
-        left, right = (vp.at.x for vp in view.level_points)
-        x_mm = min(max(at.x, left + size_mm), right - size_mm)
-        top_mm, foot_mm = (round(view.eye_level_mm + by * size_mm) for by in (-0.9, 0.6))
-        return cls(corner=Upright(x_mm=round(x_mm), top_mm=top_mm, bottom_mm=foot_mm))
-
-    @classmethod
-    def first(cls, at: Point, size_mm: float, points: int) -> Corner:
-        del points
-        return cls(corner=Upright(x_mm=at.x, top_mm=at.y - size_mm, bottom_mm=at.y))
-
-    @property
-    def anchor(self) -> Point:
-        return Point(self.corner.x_mm, self.corner.top_mm)
-
-    def corners(self) -> Sequence[Point]:
-        x_mm = self.corner.x_mm
-        return Point(x_mm, self.corner.top_mm), Point(x_mm, self.corner.bottom_mm)
-
-    def edges(self) -> Sequence[RoomLine]:
-        return [RoomLine(0, 1, VERTICAL)]
-
-    def points_of(self, stage: Stage) -> Sequence[tuple[int, VanishingPoint]]:
-        self.check(stage)
-        left, right = stage.view.level_points
-        # The left wall's lines come from the right point, and the other way round.
-        return [(0, right), (1, right), (0, left), (1, left)]
-
-    @property
-    def floor_mm(self) -> float:
-        return self.corner.bottom_mm
-
-    @property
-    def ceiling_mm(self) -> float:
-        return self.corner.top_mm
-
-    def check(self, stage: Stage) -> None:
-        points = stage.view.level_points
-        if len(points) != 2 or not stage.view.uprights.at.at_infinity:
-            raise stage.refuse("corner", say("refused-corner-in-one-point"))
-        super().check(stage)
-        if not points[0].at.x < self.corner.x_mm < points[1].at.x:
-            raise stage.refuse("corner.x_mm", say("refused-corner-beyond"))
-
-    def surfaces_at(self, place: XY, view: View) -> Mapping[str, float]:
-        x, y = place
-        left, right = view.level_points
-        level_mm = view.eye_level_mm
-        # A wall runs to the point on the other side; how high it is goes with the distance there.
-        side, vp = ("left", right) if x < self.corner.x_mm else ("right", left)
-        grown = (x - vp.at.x) / (self.corner.x_mm - vp.at.x)
-        below = (y - level_mm) / (self.floor_mm - level_mm) / grown
-        above = (level_mm - y) / (level_mm - self.ceiling_mm) / grown
-        return {"floor": below, "ceiling": above, side: 1.0}
-
-    def again(self, corners: Sequence[Point]) -> Upright:
-        top, foot = corners
-        return Upright(x_mm=foot.x, top_mm=top.y, bottom_mm=foot.y)

@@ -256,7 +256,7 @@ useBenchKeys({
         <p v-if="problem" class="problem" role="alert">
           <strong v-if="problem.problem.field">{{ problem.problem.field }}: </strong
           >{{ problem.message }}
-          <span v-if="pictureProblem">The last good drawing is shown.</span>
+          <span v-if="pictureProblem">(The last good drawing is shown.)</span>
           <n-button v-if="history.canUndo.value" size="tiny" @click="history.undo">Undo</n-button>
         </p>
         <step-caption v-else-if="chosenStep" :step="steps[chosenStep - 1]" :count="steps.length" />

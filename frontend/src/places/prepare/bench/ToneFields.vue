@@ -5,7 +5,7 @@ import type { Exercise } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import type { Units } from "@/ui/measures";
-import { floorsOf, lightFor, lightsFor, lightWay } from "./tone";
+import { lightFor, lightsFor, lightWay, surfacesOf } from "./tone";
 
 /** Where the light comes from, which plane is lightest, and whether shadows are cast. */
 const props = defineProps<{ doc: Exercise; units: Units }>();
@@ -17,7 +17,7 @@ const LIGHTEST = [
 ] as const;
 
 const tone = computed(() => props.doc.tone ?? null);
-const way = computed(() => lightWay(tone.value));
+const way = computed(() => lightWay(props.doc));
 const ways = computed(() => lightsFor(props.doc));
 const sun = computed(() => {
   const light = tone.value?.light;
@@ -59,7 +59,7 @@ function choose(wanted: string) {
     v-if="mayCast"
     class="whole"
     :checked="Boolean(tone?.cast?.length)"
-    @update:checked="emit('set', ['tone', 'cast'], $event ? floorsOf(doc) : [])"
+    @update:checked="emit('set', ['tone', 'cast'], $event ? surfacesOf(doc) : [])"
   >
     Cast shadows
   </n-checkbox>

@@ -7,6 +7,7 @@ export type Light = NonNullable<Tone["light"]>;
 interface PieceLike {
   id: string;
   kind: string;
+  on?: string | null;
   front?: unknown;
   edge?: unknown;
   foot?: unknown;
@@ -15,14 +16,19 @@ interface PieceLike {
 const piecesOf = ({ pieces }: Exercise) => (pieces ?? []) as unknown as PieceLike[];
 const NONE = "none";
 const LAMP = "lamp:";
-const FIRST_SUN_ABOVE_MM = 90;
+const SUN = "sun";
+const SUN_BEHIND = "sun behind";
+/** A new sun stands well above the eye level, or as far below it when it is behind us. */
+const FIRST_SUN_OFF_MM = 150;
+const IN_SIGHT_MM = 10;
 
 /** How the light is given now. */
-export function lightWay(tone: Tone | null): string {
+export function lightWay({ tone, view }: Exercise): string {
   const light = tone?.light ?? (tone ? "left" : NONE);
   if (typeof light === "string") return light;
   if (light.kind === "side") return light.from ?? "left";
-  return light.kind === "sun" ? "sun" : `${LAMP}${light.piece}`;
+  if (light.kind === "lamp") return `${LAMP}${light.piece}`;
+  return light.y_mm > view.eye_level_mm ? SUN_BEHIND : SUN;
 }
 
 /** What it may be: none, from a side, a sun, or one of the things as a lamp. */
@@ -34,7 +40,8 @@ export function lightsFor(doc: Exercise): { value: string; label: string }[] {
     { value: NONE, label: "none" },
     { value: "left", label: "light from the left" },
     { value: "right", label: "light from the right" },
-    { value: "sun", label: "a sun on the sheet" },
+    { value: SUN, label: "a sun before us" },
+    { value: SUN_BEHIND, label: "a sun behind us" },
     ...blocks.map(({ id }) => ({ value: `${LAMP}${id}`, label: `${id} as a lamp` })),
   ];
 }
@@ -45,11 +52,18 @@ export function lightFor(way: string, { view }: Exercise): Light | null {
   if (way === "left" || way === "right") return way;
   if (way.startsWith(LAMP)) return { kind: "lamp", piece: way.slice(LAMP.length) };
   const x_mm = view.kind === "one-point" ? view.vanishing_point_mm + 100 : view.left_vp_mm + 200;
-  return { kind: "sun", x_mm, y_mm: view.eye_level_mm - FIRST_SUN_ABOVE_MM };
+  const eye = view.eye_level_mm;
+  const y_mm = way === SUN ? Math.max(IN_SIGHT_MM, eye - FIRST_SUN_OFF_MM) : eye + FIRST_SUN_OFF_MM;
+  return { kind: "sun", x_mm, y_mm };
 }
 
-/** The surfaces that receive shadows: the floors of rooms, else the ground. */
-export function floorsOf(doc: Exercise): string[] {
+/** The surfaces that receive shadows: floors and walls of rooms, else the ground; and the tops on
+ * which things stand.
+ */
+export function surfacesOf(doc: Exercise): string[] {
   const rooms = piecesOf(doc).filter(({ kind }) => kind === "room");
-  return rooms.length ? rooms.map(({ id }) => `${id}/floor`) : ["ground"];
+  const walls = doc.view.kind === "one-point" ? ["back", "left", "right"] : ["left", "right"];
+  const found = rooms.flatMap(({ id }) => ["floor", ...walls].map((name) => `${id}/${name}`));
+  const tops = piecesOf(doc).flatMap(({ on }) => (on?.endsWith("/top") ? [on] : []));
+  return [...(rooms.length ? found : ["ground"]), ...new Set(tops)];
 }

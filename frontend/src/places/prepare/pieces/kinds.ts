@@ -161,7 +161,7 @@ export function sizedTo(told: Told, to: XY, step: number): Piece {
   return byCorners ? stretched(piece as Outline, told.piece as Outline) : piece;
 }
 
-/** Its lengths on the paper, as far as the form gives any. */
+/** Its lengths on the paper, as far as the form gives any; what is nought is no length. */
 export function lengthsOf(told: Told): number[] {
   const anchor = anchorOf(told);
   const sized = sizes(told).flatMap((one, axis) => {
@@ -171,7 +171,7 @@ export function lengthsOf(told: Told): number[] {
   if (sized.length) return sized;
   return told.form.fields.flatMap(({ role, path }) => {
     const mm = role === "length" ? numberAt(told.piece, path) : null;
-    return mm === null ? [] : [mm];
+    return mm ? [mm] : [];
   });
 }
 

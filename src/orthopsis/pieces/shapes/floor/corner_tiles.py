@@ -24,7 +24,8 @@ from orthopsis.phrase import Length, Value, say
 from orthopsis.picture.solid import Detail, Solid, patch
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.depth import carrying_point
-from orthopsis.pieces.placement.room import Corner, RoomMarks, onward
+from orthopsis.pieces.placement.room import RoomMarks, onward
+from orthopsis.pieces.placement.room_corner import Corner
 from orthopsis.pieces.shapes.floor.tiles import shade_squares
 from orthopsis.pieces.shapes.tidy import tidy
 

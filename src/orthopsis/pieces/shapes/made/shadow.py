@@ -7,17 +7,26 @@ corner to the light cross in the tip.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, field
 from functools import cached_property
+from typing import NamedTuple
 
 from orthopsis.construction.moves import Mark, Ruled
+from orthopsis.construction.paper import Paper
 from orthopsis.perspective.area import Area
-from orthopsis.perspective.light import LightOnPaper, tip
-from orthopsis.perspective.plane import Point, join
+from orthopsis.perspective.light import (
+    AT_FOOT_MM,
+    BESIDE_MM,
+    LightOnPaper,
+    Tip,
+    in_line,
+    tip_on,
+)
+from orthopsis.perspective.plane import LEVEL, Line, Point, distance_point_line, join
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, times
-from orthopsis.perspective.view import FREE, HORIZONTAL
+from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
+from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.placement.edges import FrameMarks
@@ -28,10 +37,38 @@ from orthopsis.pieces.shapes.made.knots import KnotMarks, Knots
 from orthopsis.pieces.shapes.made.made_site import MadeSite
 from orthopsis.pieces.shapes.made.model import Made
 
+OFF_SHEET_MM = 1e4
+"""A shadow that runs on so far has left every sheet."""
+
+Upright = tuple[Vector, Vector]
+"""A place over the floor, and its foot."""
+
+
+class Surface(NamedTuple):
+    """What receives a shadow, on paper: of a wall the line of its foot, and the families of lines
+    that run along it.
+    """
+
+    level_mm: float
+    light: LightOnPaper
+    foot: Line | None = None
+    along: tuple[str, ...] = ()
+    cut: bool = False
+    below_mm: float | None = None
+    """Of a floor on which a thing does not stand itself: how far below the eye level that lies, by
+    a nearness of 1.
+    """
+
+    def foot_of(self, place: Vector, own: Vector) -> Vector:
+        """The place on the floor straight below one, where that is not its `own` foot."""
+        x, _, depth = place
+        below = self.below_mm
+        return own if below is None else (x, self.level_mm * depth + below, depth)
+
 
 @dataclass(frozen=True, eq=False)
 class CellShadow:
-    """What a made thing casts on the floor that it stands on."""
+    """What a made thing casts, wherever that falls."""
 
     made: Made
     light: LightOnPaper
@@ -64,66 +101,66 @@ class CellShadow:
 
     @cached_property
     def edges(self) -> list[CellEdge]:
-        """What parts the lit side from the dark one, and does not lie on the floor."""
-        low = self.made.parting.last[DOWN]
+        """What parts the lit side from the dark one."""
         return [
             edge for edge in self.made.cells.edges
             if self.lit[edge.faces[0]] != self.lit[edge.faces[1]]
-            and not edge.start[DOWN] == edge.end[DOWN] == low
         ]  # fmt: skip
 
     def foot(self, knot: Knot) -> Knot:
         return knot[0], self.made.parting.last[DOWN], knot[2]
 
-    def tip(self, knot: Knot) -> Point:
-        """Where the shadow of a corner lies on paper."""
-        if knot == self.foot(knot):
-            return self.made.near_place(knot)[0]
-        top, foot = (self.made.near_place(one)[0] for one in (knot, self.foot(knot)))
-        return tip(top, foot, self.light)
+    def stands_on(self, edge: CellEdge) -> bool:
+        """Whether an edge lies where the thing itself stands."""
+        low = self.made.parting.last[DOWN]
+        return edge.start[DOWN] == edge.end[DOWN] == low
 
-    @cached_property
-    def areas(self) -> list[Area]:
-        """What the shadow covers on paper, face by face."""
-        return [
-            Area(tuple(tuple(self.tip(knot).xy for knot in loop) for loop in face.loops))
-            for face, shone in zip(self.made.cells.faces, self.lit, strict=True)
-            if shone
-        ]
-
-    def family(self, edge: CellEdge) -> str:
-        """Level lines keep their family; uprights cast along the light."""
-        if edge.way != DOWN:
-            return self.made.families[edge.way]
-        return HORIZONTAL if self.light.aside else FREE
+    def upright(self, knot: Knot, on: Surface) -> Upright:
+        """A corner and its foot, as places that can be parted evenly."""
+        own = self.made.on_paper.at(self.foot(knot), self.made.shares)
+        return self.places[knot], on.foot_of(self.places[knot], own)
 
     # --- the moves ---------------------------------------------------------------------------
 
-    def draw_tips(
-        self, site: Site, handed: FrameMarks, light: tuple[Mark, Mark] | None
-    ) -> dict[Knot, Mark]:
-        """The tips of all corners that cast one; without a `light` and its foot, from the side."""
-        paper, found = site.paper, dict[Knot, Mark]()
-        knots = self._knots(site, handed)
-        aside = Ruled("", join(ORIGIN, self.light.at), FREE, Mark("", ORIGIN))
-        for knot in sorted({k for edge in self.edges for k in (edge.start, edge.end)}):
-            top, below = knots.find(knot), self.foot(knot)
-            if below == knot:
+    def draw_tips(self, work: ShadowWork, wanted: Collection[Knot]) -> dict[Knot, Mark]:
+        """The tips on the floor of the corners that are `wanted`."""
+        found = dict[Knot, Mark]()
+        for knot in sorted(wanted):
+            top, low = work.knots.find(knot), work.low(self.foot(knot))
+            if top is low:
                 found[knot] = top
                 continue
-            low = knots.find(below)
-            if light is None:
-                ray, ground = paper.slide(top, aside), paper.level(low)
-            else:
-                at, foot = light
-                ray, ground = paper.lay(top, at), paper.lay(low, foot)
-            found[knot] = mark = paper.cross(ground, ray)
+            found[knot] = mark = work.tip(top, low)
             for start in (low, top):
-                paper.light(start.at, mark.at, FREE, None)
+                work.paper.light(start.at, mark.at, FREE, None)
         return found
 
-    def _knots(self, site: Site, handed: FrameMarks) -> Knots:
+    def draw_turns(
+        self, work: ShadowWork, wall_foot: Ruled, wanted: Collection[Knot]
+    ) -> dict[Knot, Mark]:
+        """The tips on a wall: the line along the floor turns upright where it meets the wall."""
+        found, paper = dict[Knot, Mark](), work.paper
+        for knot in sorted(wanted):
+            top, low = work.knots.find(knot), work.low(self.foot(knot))
+            turn = paper.cross(work.ground(low), wall_foot)
+            paper.light(low.at, turn.at, FREE, None)
+            if top is low:
+                found[knot] = turn
+                continue
+            found[knot] = mark = work.tip_on(wall_foot, turn, top, low)
+            paper.light(turn.at, mark.at, VERTICAL, None)
+            paper.light(top.at, mark.at, FREE, None)
+        return found
+
+    def work(self, paper: Paper, knots: Knots, light: tuple[Mark, Mark] | None) -> ShadowWork:
+        """Its marks at hand; without a `light` and its foot it comes from the side."""
+        aside = Ruled("", join(ORIGIN, self.light.at), FREE, Mark("", ORIGIN))
+        level_mm = self.made.stage.view.eye_level_mm
+        return ShadowWork(paper, knots, light, aside, level_mm)
+
+    def knots(self, site: Site, handed: object) -> Knots:
         """The marks of the thing, from those of its block where it handed over no more."""
+        assert isinstance(handed, FrameMarks)
         if isinstance(handed, KnotMarks):
             return handed.knots
         knots, place = Knots(self.made, site), self.made.place
@@ -137,6 +174,161 @@ class CellShadow:
             knots.corner = ENDS_ON_FRONT[place.depth_corner(site.stage.view.level_points[0].at)]
             mark_depth(work, place, handed)
         return knots
+
+
+@dataclass(frozen=True, eq=False)
+class ShadowOn:
+    """What a thing casts on one surface."""
+
+    cast: CellShadow
+    on: Surface
+
+    def _tip(self, upright: Upright) -> Tip:
+        top, foot = (Point(x / depth, y / depth) for x, y, depth in upright)
+        on = self.on
+        if on.foot is None and top == foot:
+            return Tip(top, None, reached=True)
+        found = tip_on(top, foot, on.light, on.foot, on.level_mm)
+        return found if on.cut else found._replace(reached=True)
+
+    def _lies_in(self, edge: CellEdge) -> bool:
+        """Whether it lies on the floor, or along the wall."""
+        if self.on.foot is None:
+            return self.on.below_mm is None and self.cast.stands_on(edge)
+        feet = (self.cast.upright(knot, self.on)[1] for knot in (edge.start, edge.end))
+        return all(
+            distance_point_line(Point(x / n, y / n), self.on.foot) < AT_FOOT_MM for x, y, n in feet
+        )
+
+    def tip(self, knot: Knot) -> Tip:
+        """Where the shadow of a corner lies."""
+        return self._tip(self.cast.upright(knot, self.on))
+
+    @cached_property
+    def lines(self) -> list[tuple[CellEdge, tuple[Point, Point]]]:
+        """What bounds the shadow, as far as it is reached."""
+        found = []
+        for edge in self.cast.edges:
+            ends = [self.cast.upright(knot, self.on) for knot in (edge.start, edge.end)]
+            reached = [] if self._lies_in(edge) else self._reached(ends, closed=False)
+            if len(reached) == 2:
+                start, end = reached
+                found.append((edge, (start, end)))
+        return found
+
+    @cached_property
+    def areas(self) -> list[Area]:
+        """What the shadow covers on paper, face by face."""
+        found = []
+        for face, shone in zip(self.cast.made.cells.faces, self.cast.lit, strict=True):
+            if shone:
+                loops = [
+                    self._reached([self.cast.upright(knot, self.on) for knot in loop])
+                    for loop in face.loops
+                ]
+                found.append(Area(tuple(tuple(p.xy for p in loop) for loop in loops if loop)))
+        return [area for area in found if area.loops]
+
+    def family(self, edge: CellEdge) -> str:
+        """Lines along the surface keep their family; others are cast along the light."""
+        made = self.cast.made
+        if self.on.foot is not None:
+            family = made.families[edge.way]
+            return family if family in self.on.along else FREE
+        if edge.way != DOWN:
+            return made.families[edge.way]
+        return HORIZONTAL if self.on.light.aside else FREE
+
+    def _reached(self, places: Sequence[Upright], *, closed: bool = True) -> list[Point]:
+        """The tips of what of a line, or of a loop, is reached."""
+        tips = [self._tip(place) for place in places]
+        found = []
+        for k, here in enumerate(tips):
+            if here.reached:
+                found.append(here.at)
+            after = (k + 1) % len(tips)
+            if (k + 1 < len(tips) or closed) and here.reached != tips[after].reached:
+                one, other = (k, after) if here.reached else (after, k)
+                found.append(self._last_reached(places[one], places[other]))
+        return found
+
+    def _last_reached(self, reached: Upright, other: Upright) -> Point:
+        """How far the shadow of a line goes of which one end casts none here; by halves."""
+        for _ in range(40):
+            (a, b), (c, d) = reached, other
+            middle = times(plus(a, c), 0.5), times(plus(b, d), 0.5)
+            tip = self._tip(middle)
+            if tip.reached:
+                reached = middle
+                if max(map(abs, tip.at.xy)) > OFF_SHEET_MM:
+                    break
+            else:
+                other = middle
+        return self._tip(reached).at
+
+
+@dataclass(frozen=True)
+class ShadowWork:
+    """A thing's marks, and the rulers that lead to the light and to its foot."""
+
+    paper: Paper
+    knots: Knots
+    light: tuple[Mark, Mark] | None
+    aside: Ruled
+    level_mm: float
+    lows: dict[Knot, Mark] = field(default_factory=dict)
+    """The places on the floor under the feet of what does not stand there."""
+
+    def foot(self, knot: Knot) -> Knot:
+        return knot[0], self.knots.made.parting.last[DOWN], knot[2]
+
+    def tip(self, top: Mark, low: Mark) -> Mark:
+        """Where the shadow of an upright ends on the floor."""
+        paper = self.paper
+        if not self._in_line(top):
+            return paper.cross(self.ground(low), self.ray(top))
+        beside = [paper.measure_along(mark, LEVEL, BESIDE_MM) for mark in (low, top)]
+        level = paper.level(paper.cross(self.ground(beside[0]), self.ray(beside[1])))
+        return paper.cross(level, self.ground(low))
+
+    def tip_on(self, wall_foot: Ruled, turn: Mark, top: Mark, low: Mark) -> Mark:
+        """Where it ends on a wall that it meets at `turn`."""
+        paper = self.paper
+        if not self._in_line(top):
+            return paper.cross(paper.upright(turn), self.ray(top))
+        # By another that stands nearer to the wall's point: what is level leads there.
+        level = paper.beside_all(Point(0.0, self.level_mm), HORIZONTAL)
+        if abs(wall_foot.line.a) < abs(wall_foot.line.b) * 1e-9:
+            lines = [paper.level(mark) for mark in (low, top)]
+            goal = None
+        else:
+            goal = paper.cross(wall_foot, level)
+            lines = [paper.lay(mark, goal) for mark in (low, top)]
+        upright = paper.upright(paper.measure_along(low, LEVEL, BESIDE_MM))
+        beside = [paper.cross(upright, line) for line in lines]
+        there = paper.cross(self.ground(beside[0]), wall_foot)
+        end = paper.cross(paper.upright(there), self.ray(beside[1]))
+        back = paper.lay(end, goal) if goal else paper.level(end)
+        return paper.cross(back, paper.upright(turn))
+
+    def _in_line(self, top: Mark) -> bool:
+        if self.light is None:
+            return False
+        return in_line(top.at, LightOnPaper(self.light[0].at, self.light[1].at))
+
+    def low(self, foot: Knot) -> Mark:
+        """The place on the floor under a corner, by its foot."""
+        return self.lows.get(foot) or self.knots.find(foot)
+
+    def ray(self, top: Mark) -> Ruled:
+        """From the top of an upright to the light."""
+        return (
+            self.paper.lay(top, self.light[0]) if self.light else self.paper.slide(top, self.aside)
+        )
+
+    def ground(self, low: Mark) -> Ruled:
+        """From its foot, along the floor."""
+        return self.paper.lay(low, self.light[1]) if self.light else self.paper.level(low)
 
 
 ORIGIN = Point(0.0, 0.0)

@@ -1,0 +1,198 @@
+"""Cast shadows by ruler: the steps that find where each ends, draw its outline and fill it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import NamedTuple
+
+from orthopsis.construction.moves import Act, Do, Ruled, count
+from orthopsis.construction.paper import Paper
+from orthopsis.construction.shadow import keep_shadow, shadow_shown
+from orthopsis.exercise.below import BelowThings
+from orthopsis.exercise.casting import Caster, casters, check_light
+from orthopsis.exercise.document import ToneSpec
+from orthopsis.exercise.light_steps import LightMarks, light_marks, on_paper, tone_kind
+from orthopsis.exercise.receivers import Receiver, Surfaces, receivers
+from orthopsis.perspective.light import LightOnPaper
+from orthopsis.perspective.plane import Point, join
+from orthopsis.perspective.segments import Portion
+from orthopsis.perspective.stroke import Part
+from orthopsis.phrase import Choice
+from orthopsis.pieces.base import Site
+from orthopsis.pieces.kinds.room import Room
+from orthopsis.pieces.placement.edges import FrameMarks
+from orthopsis.pieces.placement.room import Wall
+from orthopsis.pieces.shapes.made.cells import CellEdge, Knot
+from orthopsis.pieces.shapes.made.shadow import CellShadow, ShadowOn, ShadowWork, Surface
+
+_WORDS = {"side": "shadow-tips-side", "sun": "shadow-tips-sun", "lamp": "shadow-tips-lamp"}
+
+
+def draw_shadows(
+    scene: Surfaces, paper: Paper, sites: Mapping[Part, Site], handed: Mapping[Part, object]
+) -> None:
+    """The steps of all cast shadows. Raises ExerciseError."""
+    tone = scene.exercise.tone
+    if tone is None or not tone.cast:
+        return
+    check_light(tone, scene.main)
+    marks = light_marks(scene, paper, tone, handed)
+    light, toward, lamp = on_paper(scene, tone, marks)
+    drawn = [one for one in casters(scene) if isinstance(handed.get(one.made.part), FrameMarks)]
+    casting = [CellShadow(one.made, light, toward, lamp) for one in drawn]
+    below = BelowThings(scene, paper, handed)
+    falls = []
+    for receiver in receivers(scene):
+        here = _light_over(receiver, marks, below, lamp=lamp)
+        shone = light if here is None or here is marks else light._replace(foot=here[1].at)
+        shadows = [
+            ShadowOn(cast, _surface(scene, receiver, one, shone)) if one.reaches(receiver) else None
+            for one, cast in zip(drawn, casting, strict=True)
+        ]
+        falls.append(_Fall.of(paper, receiver, shadows, here))
+    seen = [k for k in range(len(casting)) if any(fall.shown[k] for fall in falls)]
+    knots = {k: casting[k].knots(sites[casting[k].part], handed[casting[k].part]) for k in seen}
+    for fall in falls:
+        for number in seen:
+            if fall.shown[number]:
+                work = casting[number].work(paper, knots[number], fall.light)
+                if not drawn[number].stands_on(fall.receiver):
+                    _draw_feet(paper, below, drawn[number], work, fall.real(number))
+                _draw_tips(paper, tone, fall, number, work, handed)
+    for number in seen:
+        _draw_outline(paper, falls, number, casting[number])
+
+
+def _draw_feet(
+    paper: Paper, below: BelowThings, one: Caster, work: ShadowWork, wanted: Sequence[Knot]
+) -> None:
+    """The step that finds the places on the floor under what stands or hangs higher."""
+    if not wanted:
+        return
+    step = paper.begin("shadow-below", Act.TONE, one.made.part, one.made.name)
+    find, knots = below.finder(one.number), work.knots
+    for foot in sorted({work.foot(knot) for knot in wanted}):
+        work.lows[foot] = find(knots.find(foot))
+    step.say(f"shadow-below-{below.way(one.number)}", count=count(len(work.lows)))
+    step.check("shadow-below-check")
+    step.bulk = True
+
+
+def _light_over(
+    receiver: Receiver, marks: LightMarks, below: BelowThings, *, lamp: bool
+) -> LightMarks:
+    """The light and its foot on a surface: of a lamp over a top that is above its foot on the
+    floor.
+    """
+    if receiver.base is None or marks is None:
+        return marks
+    return (marks[0], below.on_top(receiver, marks[1])) if lamp else marks
+
+
+class _Line(NamedTuple):
+    """What bounds a shadow, and what is shown of it."""
+
+    edge: CellEdge
+    ends: tuple[Point, Point]
+    shown: list[Portion]
+
+
+class _Fall(NamedTuple):
+    """A surface, what each thing casts on it, and the lines of it that are seen."""
+
+    receiver: Receiver
+    shadows: list[ShadowOn | None]
+    shown: list[list[_Line]]
+    light: LightMarks
+
+    @classmethod
+    def of(
+        cls, paper: Paper, receiver: Receiver, shadows: list[ShadowOn | None], light: LightMarks
+    ) -> _Fall:
+        areas = [area for one in shadows if one for area in one.areas]
+        bodies = paper.standing.bodies
+        if receiver.base is not None:
+            bodies = paper.standing.before(receiver.base.drawn.part)
+        standing = [body for body in bodies if not (body.ground or body.transparent)]
+        found = []
+        for shadow in shadows:
+            lines = [
+                _Line(edge, ends, shadow_shown(paper, ends, areas, receiver.area, standing))
+                for edge, ends in (shadow.lines if shadow else ())
+            ]
+            found.append([line for line in lines if line.shown])
+        return cls(receiver, shadows, found, light)
+
+    def real(self, number: int) -> list[Knot]:
+        """The corners whose shadow is looked for here: the ends of what is seen, as far as they
+        fall on the surface itself, or, on a floor without walls, anywhere on it.
+        """
+        shadow, area = self.shadows[number], self.receiver.area
+        knots = sorted({k for line in self.shown[number] for k in (line.edge.start, line.edge.end)})
+        if shadow is None or area is None or not shadow.on.cut:
+            return knots
+        tips = {knot: shadow.tip(knot) for knot in knots}
+        return [
+            k for k, tip in tips.items()
+            if tip.reached and (area.inside(tip.at.xy) or area.on_border(tip.at.xy))
+        ]  # fmt: skip
+
+
+def _surface(scene: Surfaces, receiver: Receiver, one: Caster, light: LightOnPaper) -> Surface:
+    view, wall = scene.main, receiver.wall
+    below_mm = None if one.stands_on(receiver) else view.eye_height_mm
+    found = Surface(view.eye_level_mm, light, cut=receiver.cut, below_mm=below_mm)
+    if wall is None or receiver.room is None:
+        return found
+    foot = join(receiver.room.place.corners()[wall.corner], wall.goal.at)
+    return found._replace(foot=foot, along=(wall.goal.name, view.uprights.name))
+
+
+def _draw_tips(
+    paper: Paper, tone: ToneSpec, fall: _Fall, number: int, work: ShadowWork,
+    handed: Mapping[Part, object],
+) -> None:  # fmt: skip
+    """The step that finds where the shadow of each corner ends on a surface."""
+    shadow, receiver = fall.shadows[number], fall.receiver
+    real = fall.real(number)
+    if shadow is None or not real:
+        return
+    one, wall, room = shadow.cast, receiver.wall, receiver.room
+    step = paper.begin(
+        "shadow-tips" if wall is None else "shadow-turns", Act.TONE, one.part, one.made.name
+    )
+    if wall is None or room is None:
+        tips = one.draw_tips(work, real)
+        step.say(_WORDS[tone_kind(tone)], count=count(len(tips)))
+        step.check("shadow-tips-check")
+    else:
+        tips = one.draw_turns(work, _wall_foot(paper, room, wall, handed), real)
+        step.say("shadow-turns", count=count(len(tips)), wall=Choice(receiver.surface))
+        step.check("shadow-turns-check")
+    step.differs(lines=count(len(tips)))
+    step.bulk = True
+
+
+def _wall_foot(paper: Paper, room: Room, wall: Wall, handed: Mapping[Part, object]) -> Ruled:
+    """The line in which a wall meets the floor; it is drawn already."""
+    frame, corner = handed.get(room.part), room.place.corners()[wall.corner]
+    known = frame if isinstance(frame, FrameMarks) else FrameMarks()
+    start = known[wall.corner] if wall.corner in known else paper.mark(corner)
+    if wall.goal.at.at_infinity:
+        return paper.level(start)
+    return paper.lay(start, paper.mark(wall.goal.at))
+
+
+def _draw_outline(paper: Paper, falls: Sequence[_Fall], number: int, cast: CellShadow) -> None:
+    step = paper.begin("shadow-outline", Act.TONE, cast.part, cast.made.name)
+    for fall in falls:
+        shadow = fall.shadows[number]
+        for edge, ends, shown in fall.shown[number] if shadow else ():
+            assert shadow is not None
+            family = shadow.family(edge)
+            keep_shadow(paper, step, ends, shown, family, cast.part, fall.receiver.name)
+    paper.moved(Do.SHADE, (), None)
+    on_wall = any(fall.receiver.wall and fall.shown[number] for fall in falls)
+    step.say("shadow-outline-on-wall" if on_wall else "shadow-outline")
+    step.check("shadow-outline-check")
+    step.bulk = True
