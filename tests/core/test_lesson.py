@@ -188,7 +188,8 @@ ELEVEN = {
 )
 def test_a_lesson_is_as_short_as_a_teacher_would_make_it(scene, steps, minutes):
     # Common practice, no published source: three letters take 13 minutes to demonstrate.
-    made = run_through(scene)
+    # What is asked is the drawing; tone is the stretch that follows.
+    made = [step for step in run_through(scene) if step.act is not Act.TONE]
     assert len(made) <= steps
     assert sum(step.minutes for step in made) <= minutes
 

@@ -7,9 +7,11 @@ from itertools import pairwise
 
 import pytest
 
+from orthopsis.construction.moves import Act
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.resolve import resolve, steps
+from orthopsis.exercise.runthrough import run_through
 from orthopsis.exercise.tone import planes
 from orthopsis.exercise.viewer import viewer_moved
 from orthopsis.handout.figure import PAPER, TONES, picture_figure, tone_colour, toned
@@ -43,6 +45,23 @@ def test_a_box_has_one_value_for_each_plane(light, lightest, values):
     assert value_at(scene, (90, 185)) == front
     assert value_at(scene, (126, 180)) == right
     assert value_at(scene, (300, 200)) is None
+
+
+def test_with_three_values_both_sides_are_alike():
+    scene = scene_of(ONE_POINT, tone={"light": "left", "values": 3})
+    assert [value_at(scene, place) for place in ((110, 155), (90, 185), (126, 180))] == [0, 2, 1]
+
+
+@pytest.mark.parametrize(("values", "tones"), [(4, ["middle", "dark"]), (3, ["light", "middle"])])
+def test_tone_is_work_and_has_a_step_for_each_value(values, tones):
+    # Of this box the top, the front and the side away from the light are seen.
+    scene = scene_of(ONE_POINT, tone={"light": "left", "values": values})
+    made = [step for step in run_through(scene) if step.act is Act.TONE]
+    assert [step.phrase for step in made] == [f"tone-{tone}" for tone in tones]
+    assert instruction(made[0]).startswith("Leave the tops white.")
+    assert [f"{tone} tone" in title(step).lower() for step, tone in zip(made, tones, strict=True)]
+    assert all(step.minutes > 0 and not step.strokes for step in made)
+    assert not [s for s in run_through(scene_of(ONE_POINT)) if s.act is Act.TONE]
 
 
 @pytest.mark.parametrize("base", [TWO_POINT, THREE_POINT])

@@ -4587,7 +4587,7 @@ export interface components {
         /**
          * ToneSpec
          * @description Shading by planes: where the light comes from, and which plane is lightest. `cast` are the
-         *     surfaces on which shadows fall.
+         *     surfaces on which shadows fall; `values` how many tones there are from white to dark.
          */
         ToneSpec: {
             /**
@@ -4601,6 +4601,12 @@ export interface components {
              * @enum {string}
              */
             lightest: "top" | "front";
+            /**
+             * Values
+             * @default 4
+             * @enum {integer}
+             */
+            values: 3 | 4;
             /** Cast */
             cast?: string[];
         };

@@ -10,7 +10,7 @@ const props = defineProps<{
   label: string;
   /** What the measure reads now. */
   reading: string;
-  shape: "line" | "point" | "corner" | "cut";
+  shape: "line" | "point" | "corner" | "cut" | "sun";
   toSheet: (event: PointerEvent) => XY;
   nudge: number;
   across?: boolean;
@@ -100,6 +100,16 @@ function key(event: KeyboardEvent) {
       :d="`M${x - 14 * mmPerPx} ${y - 7 * mmPerPx} h${16 * mmPerPx} l${7 * mmPerPx} ${7 * mmPerPx} l${-7 * mmPerPx} ${7 * mmPerPx} h${-16 * mmPerPx} z`"
     />
     <circle v-else-if="shape === 'point'" class="ring" :cx="x" :cy="y" :r="9 * mmPerPx" />
+    <template v-else-if="shape === 'sun'">
+      <circle class="shape" :cx="x" :cy="y" :r="6 * mmPerPx" />
+      <path
+        v-for="turn in 8"
+        :key="turn"
+        class="ring"
+        :d="`M${x + 8.5 * mmPerPx} ${y} h${4.5 * mmPerPx}`"
+        :transform="`rotate(${turn * 45} ${x} ${y})`"
+      />
+    </template>
     <rect
       v-else-if="shape === 'corner'"
       class="shape"

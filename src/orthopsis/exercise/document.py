@@ -78,11 +78,12 @@ class WordingSpec(Measures):
 
 class ToneSpec(Measures):
     """Shading by planes: where the light comes from, and which plane is lightest. `cast` are the
-    surfaces on which shadows fall.
+    surfaces on which shadows fall; `values` how many tones there are from white to dark.
     """
 
     light: Literal["left", "right"] | LightSpec = "left"
     lightest: Literal["top", "front"] = "top"
+    values: Annotated[Literal[3, 4], FieldRole.COUNT] = 4
     cast: Annotated[list[Surface], Field(max_length=20, default_factory=list)]
 
 

@@ -26,7 +26,7 @@ from orthopsis.exercise.setting import (
     place_points,
     say_helping_points,
 )
-from orthopsis.exercise.shadow_steps import draw_shadows
+from orthopsis.exercise.tone_steps import draw_tone
 from orthopsis.exercise.views import view_of
 from orthopsis.lesson.flow import Flow
 from orthopsis.perspective.segments import XY, Segment, at
@@ -393,7 +393,7 @@ def steps(scene: Scene, reading_mm: float | None = None) -> list[Step]:
     for drawn, site in below:
         drawn.finish(site)
     paper.finish()
-    draw_shadows(scene, paper, sites, handed)
+    draw_tone(scene, paper, sites, handed)
     say_helping_points(paper, sheet, level_mm)
     clean_up(paper, {body.part for body in scene.bodies}, unseen)
     return with_keys(paper.steps, scene.exercise.pieces)

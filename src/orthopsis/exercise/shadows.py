@@ -16,6 +16,7 @@ from orthopsis.exercise.casting import THROUGH, casters, check_light, lamp_block
 from orthopsis.exercise.document import ToneSpec
 from orthopsis.exercise.light import LampLight, SunLight
 from orthopsis.exercise.receivers import Receiver, Surfaces, plane_of, receivers
+from orthopsis.exercise.values import side_of_light
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import (
     XY,
@@ -32,6 +33,7 @@ from orthopsis.perspective.segments import (
 from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.vector import Vector, plus, times
+from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Own, say
 from orthopsis.picture.shadow import BehindUs, Cast, Light, cast, outline
 from orthopsis.picture.solid import Bar, Shape, Solid, bars
@@ -67,6 +69,16 @@ def lamp_in_space(scene: Shaded, light: LampLight) -> Vector:
     (one, opposite), _ = THROUGH
     corners = place.in_space(part.stage)
     return times(plus(corners[one], corners[opposite]), 0.5)
+
+
+def side_lit(scene: Shaded, tone: ToneSpec, solid: AnySolid) -> str:
+    """From which side the light falls on a thing."""
+    if not isinstance(tone.light, LampLight):
+        return side_of_light(tone.light, scene.main)
+    lamp_mm, _ = on_paper(lamp_in_space(scene, tone.light))
+    outline = solid if isinstance(solid, Solid) else solid.outline()
+    xs = [on_paper(place)[0] for place in outline.vertices]
+    return "left" if lamp_mm < (min(xs) + max(xs)) / 2 else "right"
 
 
 def shadows(scene: Shaded) -> list[Stroke]:

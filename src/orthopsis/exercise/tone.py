@@ -12,11 +12,9 @@ from dataclasses import dataclass, replace
 from itertools import combinations
 
 from orthopsis.construction.order import NoDrawingOrder
-from orthopsis.exercise.document import ToneSpec
-from orthopsis.exercise.light import LampLight
 from orthopsis.exercise.resolve import Scene
-from orthopsis.exercise.shadows import lamp_in_space, shadow_areas
-from orthopsis.exercise.values import VALUES, side_of_light, turned_to
+from orthopsis.exercise.shadows import shadow_areas, side_lit
+from orthopsis.exercise.values import VALUES, turned_to
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.segments import XY, within_convex
 from orthopsis.perspective.sheet import Sheet
@@ -24,8 +22,6 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import dot, minus
 from orthopsis.perspective.view import on_paper
 from orthopsis.picture.facets import Facing, Facings, facing, on_paper_loops
-from orthopsis.picture.solid import Solid
-from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.shapes.made.model import Made
 
 SQUARE = 2
@@ -72,7 +68,7 @@ def planes(scene: Scene) -> list[Plane]:
         for solid in scene.solids[number]:
             if solid.transparent:
                 continue
-            light = _side_lit(scene, tone, solid) if tone else ""
+            light = side_lit(scene, tone, solid) if tone else ""
             made = part.drawn.cells(part.stage)
             faces = _far_first(facing(solid, STRIPS))
             if isinstance(made, Made) and len(made.parting.filled) > 1:
@@ -80,20 +76,10 @@ def planes(scene: Scene) -> list[Plane]:
             for loops, normal in faces:
                 side = turned_to(normal, part.stage.view, light)
                 # Without tone the things are white before the tiles.
-                value = VALUES[tone.lightest][side] if tone else 0
+                value = VALUES[tone.lightest, tone.values][side] if tone else 0
                 found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
         found += cast_on(number)
     return [plane for plane in (_on_sheet(one, scene.sheet) for one in found) if plane.loops]
-
-
-def _side_lit(scene: Scene, tone: ToneSpec, solid: AnySolid) -> str:
-    """From which side the light falls on a thing."""
-    if not isinstance(tone.light, LampLight):
-        return side_of_light(tone.light, scene.main)
-    lamp_mm, _ = on_paper(lamp_in_space(scene, tone.light))
-    outline = solid if isinstance(solid, Solid) else solid.outline()
-    xs = [on_paper(place)[0] for place in outline.vertices]
-    return "left" if lamp_mm < (min(xs) + max(xs)) / 2 else "right"
 
 
 def _on_sheet(plane: Plane, sheet: Sheet) -> Plane:

@@ -16,9 +16,12 @@ LEVEL_FACE = math.sin(math.radians(35.0))
 """A plane turned up or down by more than this is a top or an underside."""
 
 VALUES = {
-    "top": {"top": 0, "lit": 1, "front": 2, "dark": 3, "under": 3},
-    "front": {"front": 0, "top": 1, "lit": 2, "dark": 3, "under": 3},
+    ("top", 4): {"top": 0, "lit": 1, "front": 2, "dark": 3, "under": 3},
+    ("front", 4): {"front": 0, "top": 1, "lit": 2, "dark": 3, "under": 3},
+    ("top", 3): {"top": 0, "lit": 1, "dark": 1, "front": 2, "under": 2},
+    ("front", 3): {"front": 0, "top": 1, "lit": 2, "dark": 2, "under": 2},
 }
+"""By the lightest plane and how many values there are: with three, both sides have one."""
 
 
 def side_of_light(light: str | SideLight | SunLight, view: View) -> str:

@@ -80,10 +80,13 @@ def _by_stages(made: Sequence[Step], lefts_mm: Lefts) -> list[int]:
             places.append((wave, acts.index(Act.FRONTS), -1, turn, number))
             continue
         # A thing does not go back to an act that it has left.
-        act = max(step.act, reached.get(step.part, step.act), key=acts.index)
+        act = step.act
         if step.part is not None:
+            act = max(act, reached.get(step.part, act), key=acts.index)
             reached[step.part] = act
         wave = -1 if step.act is Act.SETTING else waves.get(step.part, len(made))
+        # Shadows fall on what stands: all of it is there before the first.
+        wave = len(made) if act is Act.TONE else wave
         left_mm = -math.inf if (step.part, act) in leading else lefts_mm.get(step.part, 0.0)
         places.append((wave, acts.index(act), ranks[act, step.like], left_mm, number))
     return _as_soon_as_possible(places, needs)
@@ -224,7 +227,11 @@ def _ranks(made: Sequence[Step]) -> Mapping[tuple[Act, str], int]:
     last: dict[Part | None, tuple[Act, str]] = {}
     for step in made:
         act = step.act
-        if step.part in last and acts.index(last[step.part][0]) > acts.index(act):
+        if (
+            step.part is not None
+            and step.part in last
+            and acts.index(last[step.part][0]) > acts.index(act)
+        ):
             act = last[step.part][0]
         kinds.setdefault(act, {})[step.like] = None
         behind = last.get(step.part)

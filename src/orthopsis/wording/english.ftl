@@ -701,6 +701,29 @@ light-lamp-on-top =
     Straight below { $top } that line meets { $foot }, the foot of the light on the floor.
 # $middle (mark) $foot (mark)
 light-lamp-check = { $foot } lies straight below { $middle }.
+word-planes-top = the tops
+word-planes-front = the fronts
+word-planes-lit = the sides turned to the light
+word-planes-dark = the sides turned away from the light
+word-planes-under = the undersides
+# $sides (list)
+tone-light-title = A light tone: { $sides }
+# $sides (list)
+tone-middle-title = A middle tone: { $sides }
+# $sides (list)
+tone-dark-title = A dark tone: { $sides }
+# $sides (list)
+tone-white = Leave { $sides } white.
+# $sides (list)
+tone-light =
+    Shade { $sides } lightly and evenly. Lay the strokes close together, along the longer way of each plane.
+# $sides (list)
+tone-middle =
+    Shade { $sides } a good deal darker, evenly again. Keep to one way of the strokes on each plane.
+# $sides (list)
+tone-dark =
+    Shade { $sides } darkest of all planes: go over them twice. Only cast shadows are darker still.
+tone-check = Narrow your eyes: planes that face one way have one tone, and neighbours differ.
 shadow-tips-title = where the shadow ends
 # $count (number)
 shadow-tips-side =

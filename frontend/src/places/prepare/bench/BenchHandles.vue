@@ -14,6 +14,7 @@ import {
   valueAt,
 } from "../pieces/kinds";
 import type { Told } from "../pieces/kinds";
+import { lightWay, sunOf } from "./tone";
 
 /** Everything on the sheet that can be taken hold of. */
 const props = defineProps<{
@@ -46,6 +47,7 @@ const points = computed(() =>
         { name: "VP2", field: "right_vp_mm", x: view.value.right_vp_mm },
       ],
 );
+const sun = computed(() => sunOf(props.doc));
 const third = computed(() => (view.value.kind === "three-point" ? view.value.third_vp_mm : null));
 /** The same list as before while only the view moves, so that nothing of it is worked out anew. */
 const own = computed(() => props.doc.pieces ?? NONE);
@@ -74,6 +76,11 @@ function movePoint(field: string, to: XY, exact: boolean) {
 function moveThird(to: XY, exact: boolean) {
   const place = to.map((mm) => rounded(mm, stepFor(exact)));
   emit("set", ["view", "third_vp_mm"], place, "third point");
+}
+
+function moveSun(to: XY, exact: boolean) {
+  const [x_mm, y_mm] = to.map((mm) => rounded(mm, stepFor(exact)));
+  emit("set", ["tone", "light"], { ...sun.value, x_mm, y_mm }, "sun");
 }
 
 function movePiece(index: number, told: Told, to: XY, exact: boolean) {
@@ -147,6 +154,22 @@ function gripReading(grip: Grip): string {
       :to-sheet="toSheet"
       :nudge="nudge"
       @move="moveThird"
+      @end="emit('settle')"
+    />
+    <drag-handle
+      v-if="sun"
+      id="handle-sun"
+      shape="sun"
+      :x="sun.x_mm"
+      :y="sun.y_mm"
+      across
+      down
+      :label="lightWay(doc) === 'sun' ? 'Sun' : 'Where the rays of the sun behind us meet'"
+      :reading="`${read(sun.x_mm)} from the left, ${read(sun.y_mm)} from the top`"
+      :mm-per-px="mmPerPx"
+      :to-sheet="toSheet"
+      :nudge="nudge"
+      @move="moveSun"
       @end="emit('settle')"
     />
     <!-- Of many things only the one that moves is drawn anew. -->

@@ -5,7 +5,7 @@ import type { Exercise } from "@/api/client";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import MeasureInput from "@/ui/MeasureInput.vue";
 import type { Units } from "@/ui/measures";
-import { lightFor, lightsFor, lightWay, surfacesOf } from "./tone";
+import { lightFor, lightsFor, lightWay, sunOf, surfacesOf } from "./tone";
 
 /** Where the light comes from, which plane is lightest, and whether shadows are cast. */
 const props = defineProps<{ doc: Exercise; units: Units }>();
@@ -15,14 +15,15 @@ const LIGHTEST = [
   { value: "top", label: "the top" },
   { value: "front", label: "the front" },
 ] as const;
+const VALUES = [
+  { value: "4", label: "four, white to dark" },
+  { value: "3", label: "three, both sides alike" },
+] as const;
 
 const tone = computed(() => props.doc.tone ?? null);
 const way = computed(() => lightWay(props.doc));
 const ways = computed(() => lightsFor(props.doc));
-const sun = computed(() => {
-  const light = tone.value?.light;
-  return typeof light === "object" && light.kind === "sun" ? light : null;
-});
+const sun = computed(() => sunOf(props.doc));
 /** Uprights that lean cast no shadows here. */
 const mayCast = computed(() => tone.value && props.doc.view.kind !== "three-point");
 
@@ -40,6 +41,13 @@ function choose(wanted: string) {
     :value="tone.lightest ?? 'top'"
     :options="LIGHTEST"
     @set="emit('set', ['tone', 'lightest'], $event)"
+  />
+  <choice-field
+    v-if="tone"
+    label="Values"
+    :value="String(tone.values ?? 4)"
+    :options="VALUES"
+    @set="emit('set', ['tone', 'values'], Number($event))"
   />
   <template v-if="sun">
     <measure-input

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Exercise } from "@/api/client";
-import { lightFor, lightsFor, lightWay, surfacesOf } from "./tone";
+import { lightFor, lightsFor, lightWay, sunOf, surfacesOf } from "./tone";
 
 const doc = {
   view: { kind: "one-point", eye_level_mm: 120, vanishing_point_mm: 210 },
@@ -18,7 +18,10 @@ describe("the light of a sheet", () => {
     expect(lightWay(tone("right"))).toBe("right");
     expect(lightWay(tone({ kind: "side", from: "right" }))).toBe("right");
     expect(lightWay(tone({ kind: "sun", x_mm: 1, y_mm: 2 }))).toBe("sun");
-    expect(lightWay(tone({ kind: "sun", x_mm: 1, y_mm: 200 }))).toBe("sun behind");
+    const behind = { kind: "sun", x_mm: 1, y_mm: 200 };
+    expect(lightWay(tone(behind))).toBe("sun behind");
+    expect(sunOf(tone(behind))).toEqual(behind);
+    expect(sunOf(tone("left"))).toBeNull();
     expect(lightWay(tone({ kind: "lamp", piece: "crate" }))).toBe("lamp:crate");
   });
 
@@ -34,7 +37,7 @@ describe("the light of a sheet", () => {
 
   it("casts on the tops on which things stand, each once", () => {
     const on = (id: string) => ({ kind: "box", id, on: "crate/top" });
-    const stacked = { ...doc, pieces: [...doc.pieces, on("jar"), on("pot")] } as Exercise;
+    const stacked = { ...doc, pieces: [...(doc.pieces ?? []), on("jar"), on("pot")] } as Exercise;
     expect(surfacesOf(stacked)).toEqual(["ground", "crate/top"]);
   });
 

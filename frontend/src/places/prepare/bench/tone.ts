@@ -31,6 +31,12 @@ export function lightWay({ tone, view }: Exercise): string {
   return light.y_mm > view.eye_level_mm ? SUN_BEHIND : SUN;
 }
 
+/** The sun of a document that has one. */
+export function sunOf({ tone }: Exercise) {
+  const light = tone?.light;
+  return typeof light === "object" && light.kind === "sun" ? light : null;
+}
+
 /** What it may be: none, from a side, a sun, or one of the things as a lamp. */
 export function lightsFor(doc: Exercise): { value: string; label: string }[] {
   const blocks = piecesOf(doc).filter(
