@@ -3781,6 +3781,14 @@ export interface components {
             names: string[];
         };
         /**
+         * Rail
+         * @description A rail along each flight, so high over the noses, at the scale of the front or its edge.
+         */
+        Rail: {
+            /** Mm */
+            mm: number;
+        };
+        /**
          * Rails
          * @description An upper and a lower rail, so far below the nearest post's top.
          */
@@ -4281,6 +4289,8 @@ export interface components {
              * @enum {string}
              */
             climbs: "left" | "right" | "away";
+            then?: components["schemas"]["Then"] | null;
+            rail?: components["schemas"]["Rail"] | null;
             front?: components["schemas"]["Front"];
             depth?: components["schemas"]["Cut"];
             edge?: components["schemas"]["FrontEdge"];
@@ -4559,6 +4569,29 @@ export interface components {
             demand: "first steps" | "standard" | "stretch";
             /** Word */
             word?: string | null;
+        };
+        /**
+         * Then
+         * @description What follows on a flight: a `landing`, so many times as long as the stairs are wide, and from
+         *     there, at a right angle, so many more `risers`.
+         */
+        Then: {
+            /**
+             * Landing
+             * @default 1
+             */
+            landing: number;
+            /**
+             * Risers
+             * @default 0
+             */
+            risers: number;
+            /**
+             * Turn
+             * @default left
+             * @enum {string}
+             */
+            turn: "left" | "right";
         };
         /**
          * ThreePointView

@@ -279,6 +279,9 @@ def _drawn_first(a: Body, b: Body, thorough: bool) -> int:
     if a.ground or b.ground:
         return int(b.ground) - int(a.ground)
     if a.on == b.part or b.on == a.part:
+        if _line_by_line(a, b):
+            # What stands on a thing may still run behind another part of it.
+            raise _around_each_other(a, b)
         above, below = (a, 1) if a.on == b.part else (b, -1)
         return -below if above.behind else below
     if a.ordered_by_list(b):

@@ -8,6 +8,8 @@ from orthopsis.construction.order import Body
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Stage
 from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.placement.edge import OnEdge
+from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.shapes.made.model import Made
 
 
@@ -17,6 +19,14 @@ class CutBlock(BlockPiece, Drawn):
     @abstractmethod
     def cells(self, stage: Stage) -> Made:
         """The thing on its stage. Raises ExerciseError."""
+
+    @property
+    def high_mm(self) -> float:
+        """The height of its front or its front edge, on paper."""
+        place = self.place
+        if isinstance(place, OnEdge):
+            return place.edge.drawn_mm
+        return place.front.height_mm if isinstance(place, OnFront) else 0.0
 
     @property
     def meant_thin(self) -> bool:

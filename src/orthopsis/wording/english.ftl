@@ -48,7 +48,7 @@ word-flat-door = door
 word-flat-window = window
 word-flat-cupboard = cupboard
 word-flat-plain = panel
-word-stairs = stairs
+word-stairs = staircase
 word-table = table
 word-stool = stool
 word-bench = bench
@@ -806,6 +806,15 @@ stairs-marks-to-point =
     Part the upright { $edge } into { $count } equal parts. Draw the slope { $slope } lightly, and from each mark a light
     line to { $vp }, as far as the slope.
 # $slope (marks)
+# $edge (marks) $count (number) $slope (marks)
+stairs-marks-level-to-landing =
+    Part the upright { $edge } into { $count } equal parts. There is one tread less than risers, so the slope ends one
+    mark below the top: draw { $slope } lightly, and from each mark a light level line to it.
+# $edge (marks) $count (number) $slope (marks) $vp (point)
+stairs-marks-to-point-to-landing =
+    Part the upright { $edge } into { $count } equal parts. There is one tread less than risers, so the slope ends one
+    mark below the top: draw { $slope } lightly, and from each mark a light line to { $vp }, as far as the slope.
+# $slope (marks)
 stairs-marks-check = The lines cut the slope { $slope } into as many parts as there are steps.
 stairs-steps-title = the steps
 # $count (number)
@@ -833,6 +842,63 @@ stairs-across-to-point =
        *[other] { $count } lines
     }.
 stairs-across-check = The noses of the other side lie on a straight line as well.
+
+stairs-landing-title = the landing
+# $wide (length) $times (number) $measures (list)
+stairs-landing =
+    The stairs are { $wide } wide in truth. The landing is { $times ->
+        [1] just as long
+       *[other] { $times } times as long
+    }: measure { $measures } on along the top line.
+# $wide (length) $times (number)
+stairs-landing-true =
+    The stairs are { $wide } wide in truth, and the landing is { $times ->
+        [1] just as long.
+       *[other] { $times } times as long.
+    }
+stairs-landing-check = The landing is level, and as high as the last riser.
+stairs-second-plan-title = how far the second flight goes
+# $length (length)
+stairs-second-length = As many treads as it has risers: measure { $length } along the foot of the stairs.
+# $length (length) $start (mark) $point (point) $base (mark) $vp (point) $mark (mark)
+stairs-second-toward-us =
+    The second flight comes toward us. Measure { $length } from { $start } along a level line to { $base }. The line from
+    { $point } through { $base }, drawn on, meets the line from { $vp } through { $start } in { $mark }: there it ends.
+# $count (number) $riser (length) $top (mark)
+stairs-second-heights =
+    Set the height of a riser, { $riser }, off again above { $top }{ $count ->
+        [one] .
+       *[other] , { $count } times.
+    }
+stairs-second-plan-check = All risers are equally high.
+stairs-second-marks-title = the second slope
+# $slope (marks) $vp (point)
+stairs-second-marks =
+    Carry the heights to the landing’s end, and from there lines to { $vp }. Draw the slope { $slope } lightly: where it
+    meets them, the risers stand.
+# $slope (marks)
+stairs-second-marks-level =
+    Carry the heights to the landing’s end, and from there level lines. Draw the slope { $slope } lightly: where it
+    meets them, the risers stand.
+stairs-second-steps-title = the steps of the second flight
+# $count (number)
+stairs-second-steps =
+    Draw the steps as before: straight up from the slope to the next line, along it back to the slope, and up again{ $count ->
+        [one] .
+       *[other] , { $count } times.
+    }
+# $stairs (name) $which (choice)
+rail-of = { $stairs }, { $which ->
+        [upper] upper rail
+       *[lower] lower rail
+    }
+rail-title = posts and rail
+# $high (length)
+rail =
+    Set up a post on the first nose and on the last, { $high } high; further back it shrinks with the steps, so carry its
+    height there on lines to the point. Join both tops: that is the rail.
+rail-check = The rail runs beside the slope, and leads to the same point.
+stairs-second-across-title = across the second flight
 
 ## On floors and walls
 
@@ -3092,6 +3158,14 @@ field-corner-x-mm = The corner, from the left
 field-corner-top-mm = Its upper end, from the top
 field-corner-bottom-mm = Its foot, from the top
 field-risers = Steps
+field-then = With a landing
+field-then-landing = Landing, in widths of the stairs
+field-then-risers = Steps after it
+field-then-turn = They turn
+choice-turn-left = to the left
+choice-turn-right = to the right
+field-rail = With a rail
+field-rail-mm = Rail, high over the noses
 field-climbs = They climb
 choice-climbs-left = to the left
 choice-climbs-right = to the right
@@ -3514,6 +3588,8 @@ refused-sun-on-level = the sun lies on the eye level, where its shadows have no 
 refused-shadows-in-three = shadows are cast where uprights stand straight, in one and two points
 # $piece (own)
 refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light, move it aside, or put the sun behind us
+refused-landing-in-three = stairs with a landing are drawn where uprights stand straight, in one and two points
+refused-rail-in-three = a rail is drawn where uprights stand straight, in one and two points
 refused-climbs-away = stairs climb away from us only in one point; here they climb to the left or to the right
 refused-needs-room = this lies on the floor or in a wall of a room: put a room on the sheet first, and then point at the wall
 refused-tile-size = give tile_mm, how wide a tile is at the corner of the room

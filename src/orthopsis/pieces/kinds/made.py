@@ -15,7 +15,6 @@ from orthopsis.perspective.view import View
 from orthopsis.phrase import say
 from orthopsis.pieces.base import PaperLength, Site, Stage
 from orthopsis.pieces.cut_block import CutBlock
-from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.roles import Called, Editor, FieldRole, Only
@@ -91,14 +90,6 @@ class MadeThing(CutBlock):
     @property
     def _counts(self) -> tuple[int, int, int]:
         return self.columns, self.rows, self.layers
-
-    @property
-    def high_mm(self) -> float:
-        """The height of its front or its front edge, on paper."""
-        place = self.place
-        if isinstance(place, OnEdge):
-            return place.edge.drawn_mm
-        return place.front.height_mm if isinstance(place, OnFront) else 0.0
 
     @cached_property
     def sizes(self) -> Sizes:

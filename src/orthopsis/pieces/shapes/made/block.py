@@ -7,8 +7,8 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
-from orthopsis.construction.order import Body, Hull, Shown
-from orthopsis.perspective.segments import Portion
+from orthopsis.construction.order import Body, Hull, NearPlace, SeenLine, Shown
+from orthopsis.perspective.segments import Portion, at
 from orthopsis.perspective.vector import Vector, cross, dot, minus, plus, times
 from orthopsis.pieces.shapes.made.cells import WAYS, Knot
 
@@ -77,3 +77,18 @@ def ways_of(corners: Sequence[Vector], *, on_edge: bool) -> Ways:
     start, *ends = (corners[k] for k in (ON_EDGE if on_edge else ON_FRONT))
     across, down, away = (minus(end, start) for end in ends)
     return Ways(start, (across, down, away))
+
+
+def seen_line(start: NearPlace, end: NearPlace) -> SeenLine:
+    """A line between two places."""
+    (p, near_p), (q, near_q) = start, end
+    return SeenLine((p.xy, q.xy), (near_p, near_q))
+
+
+def part_of_line(whole: SeenLine, portion: Portion) -> SeenLine:
+    """A portion of it."""
+    t0, t1 = portion
+    return SeenLine(
+        (at(whole.segment, t0), at(whole.segment, t1)),
+        (whole.nearness_at(t0), whole.nearness_at(t1)),
+    )

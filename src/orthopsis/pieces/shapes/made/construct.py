@@ -68,9 +68,10 @@ def _from_front(work: MadeSite, place: OnFront) -> dict[int, Mark]:
 
 def light_front(work: MadeSite, place: OnFront) -> dict[int, Mark]:
     """The front as a light block, its corners known as knots."""
-    marks, last = place.light_front(work.site), work.made.parting.last
+    marks, parting = place.light_front(work.site), work.made.parting
     start = place.depth_corner(work.site.stage.view.level_points[0].at)
-    work.knots.corner = last[ACROSS] * ENDS_ON_FRONT[start][0], work.made.true_row, 0
+    across, _, away = parting.corner(ENDS_ON_FRONT[start])
+    work.knots.corner = across, work.made.true_row, away
     know(work, marks, ENDS_ON_FRONT)
     return marks
 
@@ -81,20 +82,16 @@ def light_block(work: MadeSite, place: OnEdge) -> dict[int, Mark]:
     block = site.plan_of(block_body(made.part, made.name, place.corners(site.stage), site.stage))
     marks = draw_frame(place, block, Edges(site.paper, block.body, light=True))
     know(work, marks, ENDS)
-    last = made.parting.last
     for a, b, way in ((1, 0, ACROSS), (2, 3, ACROSS), (1, 5, AWAY), (2, 6, AWAY), (1, 2, DOWN)):
-        ends = ENDS[a]
-        there = ends[0] * last[0], ends[1] * last[1], ends[2] * last[2]
+        there = made.parting.corner(ENDS[a])
         knots.drawn(way, there, site.paper.along(marks[a], marks[b]))
     return marks
 
 
 def know(work: MadeSite, marks: Mapping[int, Mark], ends: Mapping[int, Knot]) -> None:
     """The corners of a block that are marked, as knots."""
-    last = work.made.parting.last
     for number, mark in marks.items():
-        i, j, k = ends[number]
-        work.knots.known((i * last[0], j * last[1], k * last[2]), mark)
+        work.knots.known(work.made.parting.corner(ends[number]), mark)
 
 
 ENDS_ON_FRONT: dict[int, Knot] = {
@@ -147,25 +144,25 @@ def _draw_front(work: MadeSite) -> None:
 def mark_depth(work: MadeSite, place: OnFront, corners: Mapping[int, Mark]) -> None:
     """How far back the block goes, and where that is on the line on which its parts are set off."""
     site, knots, made = work.site, work.knots, work.made
-    last, (column, row, _) = made.parting.last, knots.corner
+    column, row, front = knots.corner
+    back = made.parting.end[AWAY]
     vp = site.points[made.families[AWAY]]
     start = place.depth_corner(vp.at)
     step = site.begin("box-depth", Act.BACKS)
     step.again = phrase("again-depth")
-    ends = ENDS_ON_FRONT[start]
-    at = ends[ACROSS] * last[ACROSS], ends[DOWN] * last[DOWN], 0
+    at = made.parting.corner(ENDS_ON_FRONT[start])
     guide = knots.drawn_away(at)
-    inward = LEVEL if at[ACROSS] == 0 else LEFT
+    inward = LEVEL if at[ACROSS] == made.parting.first[ACROSS] else LEFT
     far, said = place.depth.build(
         site, corners[start], vp, guide, inward, knots.marks.values(), FRONT_CORNERS[start]
     )
     step.says.append(said)
-    knots.known((at[ACROSS], at[DOWN], last[AWAY]), far)
-    first = column, row, 0
+    knots.known((at[ACROSS], at[DOWN], back), far)
+    first = column, row, front
     knots.drawn_away(first)
     if made.parting.away and row != at[DOWN]:
         # The depths of its parts are set off on the floor.
-        foot = knots.find((column, row, last[AWAY]))
+        foot = knots.find((column, row, back))
         step.say("made-back-foot", far=far, near=knots.marks[first], vp=vp, mark=foot)
     step.check("box-depth-check", far=far, start=corners[start], vp=vp)
 

@@ -34,7 +34,8 @@ class Knots:
         self.made, self.site, self.paper = made, site, site.paper
         self.marks: dict[Knot, Mark] = {}
         self._lines: dict[tuple[int, Knot], Ruled] = {}
-        self.corner: Knot = (0, made.true_row, 0)
+        across, _, away = made.parting.first
+        self.corner: Knot = (across, made.true_row, away)
         self.middle: Mark | None = None
         """The middle of the floor."""
 
@@ -120,16 +121,19 @@ class Knots:
         """Knots through which lines to this one run, those first that are found most easily."""
         i, j, k = knot
         i0, j0, _ = self.corner
+        first, end = self.made.parting.first, self.made.parting.end
+        near, front = first[ACROSS], first[AWAY]
         if self.made.on_edge:
             if j == j0:
-                yield from ((i, j, 0), (0, j, k))
+                yield from ((i, j, front), (near, j, k))
             else:
-                yield from ((i, j0, k), (0, j, k), (i, j, 0), (0, j, 0))
+                yield from ((i, j0, k), (near, j, k), (i, j, front), (near, j, front))
         else:
-            across, down, _ = self.made.parting.last
-            yield from ((i, j, 0), (i, j0, k), (i0, j, k))
+            yield from ((i, j, front), (i, j0, k), (i0, j, k))
             # Where a line to the point runs along the set square, it goes round by the others.
-            yield from ((i, down - j0, k), (across - i0, j, k))
+            yield from (
+                (i, first[DOWN] + end[DOWN] - j0, k), (first[ACROSS] + end[ACROSS] - i0, j, k),
+            )  # fmt: skip
 
 
 class KnotMarks(FrameMarks):

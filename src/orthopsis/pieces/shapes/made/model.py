@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
 
 from orthopsis.construction.nearness import NearFace, hidden_by
-from orthopsis.construction.order import Hull, NearPlace, SeenLine
+from orthopsis.construction.order import Hull, NearPlace
 from orthopsis.perspective.plane import LEVEL, Point, distance
-from orthopsis.perspective.segments import Portion, at, length, remainder
+from orthopsis.perspective.segments import Portion, length, remainder
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.tolerance import EXACT
 from orthopsis.perspective.vector import dot, loop_normal, plus, times
@@ -24,7 +25,15 @@ from orthopsis.pieces.placement.depth import Cut, share_on_paper
 from orthopsis.pieces.placement.edge import OnEdge, sideways
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.placement import BlockPlacement
-from orthopsis.pieces.shapes.made.block import MadeBody, MadeShown, Shares, Ways, ways_of
+from orthopsis.pieces.shapes.made.block import (
+    MadeBody,
+    MadeShown,
+    Shares,
+    Ways,
+    part_of_line,
+    seen_line,
+    ways_of,
+)
 from orthopsis.pieces.shapes.made.cells import (
     ACROSS,
     AWAY,
@@ -70,16 +79,17 @@ class Made:
     @property
     def true_row(self) -> int:
         """The plane in which true lengths are set off: the foot, where uprights lean the top."""
+        first, end = self.parting.first[DOWN], self.parting.end[DOWN]
         if not self.stage.view.uprights.at.at_infinity:
-            return 0
+            return first
         if isinstance(self.place, OnFront) and self.place.on_floor:
-            return self.parting.last[DOWN]
-        upper, lower = self._near_edge
+            return end
+        upper, lower = self.near_edge
         level_mm = self.stage.view.eye_level_mm
-        return self.parting.last[DOWN] if lower.y - level_mm >= level_mm - upper.y else 0
+        return end if lower.y - level_mm >= level_mm - upper.y else first
 
     @property
-    def _near_edge(self) -> tuple[Point, Point]:
+    def near_edge(self) -> tuple[Point, Point]:
         """The upper and the lower end of the near upright."""
         if isinstance(self.place, OnEdge):
             return self.place.edge.ends(self.stage.view.uprights.at)
@@ -96,7 +106,7 @@ class Made:
     @cached_property
     def shares_in_space(self) -> Shares:
         """Where the planes lie in space. Raises ExerciseError."""
-        return self._shares([self._true_in_space(way) for way in WAYS])
+        return self._shares([self._true_in_space(way) for way in WAYS], self._whole_in_space)
 
     def solid(self) -> Solid:
         """The cells in eye space. Raises ExerciseError."""
@@ -116,6 +126,14 @@ class Made:
         shape = Shape(tuple(faces), edges)
         return Solid(self.part, vertices, shape, self.stage.transparent, self.stage.floating)
 
+    def _whole_in_space(self, way: int) -> float:
+        """The true length of a level way of the block, at the scale of its start."""
+        vp, ways = self._points[way].at, self.in_space
+        x, y, z = ways.along[way]
+        if vp.at_infinity:
+            return math.hypot(x, y) / ways.start[2]
+        return abs(z) / ways.start[2] * self.stage.view.true_length(vp)
+
     def _true_in_space(self, way: int) -> Callable[[Tick], float]:
         """How much of a way is gone at a plane, by its true length at the scale of its start."""
         view, vp, ways = self.stage.view, self._points[way].at, self.in_space
@@ -127,8 +145,8 @@ class Made:
         gone = abs(ways.along[way][2]) / depth
         if way == DOWN:
             # Measured on paper: so much of the way to VP3, of which the whole is a part.
-            far_mm = distance(self._near_edge[0], vp)
-            paper_mm = distance(*self._near_edge)
+            far_mm = distance(self.near_edge[0], vp)
+            paper_mm = distance(*self.near_edge)
 
             def down(tick: Tick) -> float:
                 if tick.share is not None:
@@ -198,11 +216,15 @@ class Made:
     @cached_property
     def shares(self) -> Shares:
         """Where the planes lie by ruler. Raises ExerciseError."""
-        return self._shares([self._by_ruler(way) for way in WAYS])
+        return self._shares([self._by_ruler(way) for way in WAYS], self.whole_by_ruler)
+
+    def whole_by_ruler(self, way: int) -> float:
+        """The true length of a level way of the block: how much of it one of 1 mm takes."""
+        return 1.0 / self._by_ruler(way)(Tick("", 1.0))
 
     def _by_ruler(self, way: int) -> Callable[[Tick], float]:
         vp = self._points[way].at
-        ways, (upper, lower) = self.on_paper, self._near_edge
+        ways, (upper, lower) = self.on_paper, self.near_edge
         if vp.at_infinity:
             end = plus(ways.start, ways.along[way])
             x0, y0, depth = ways.start
@@ -268,7 +290,7 @@ class Made:
             seen = [NearFace.of(facing[k]) for k in sorted(facing)]
             lines: dict[int, list[Portion]] = {}
             for k, edge in enumerate(cells.edges):
-                whole = _line(places, edge.start, edge.end)
+                whole = seen_line(places[edge.start], places[edge.end])
                 if stage.transparent:
                     lines[k] = [(0.0, 1.0)]
                 elif set(edge.faces) & facing.keys():
@@ -283,7 +305,7 @@ class Made:
             return MadeShown(
                 faces=tuple(face.area for face in seen),
                 edges=tuple(
-                    _portion(_line(places, cells.edges[k].start, cells.edges[k].end), portion)
+                    part_of_line(seen_line(*(places[end] for end in cells.edges[k][1:3])), portion)
                     for k, portions in lines.items()
                     for portion in portions
                 ),
@@ -332,19 +354,34 @@ class Made:
 
     # --- what both sides read from the document ----------------------------------------------
 
-    def _shares(self, gone: Sequence[Callable[[Tick], float]]) -> Shares:
-        """Where the planes lie, 0 and 1 among them. Raises ExerciseError where two leave nothing
-        between them.
+    def _shares(
+        self, gone: Sequence[Callable[[Tick], float]], whole: Callable[[int], float]
+    ) -> Shares:
+        """Where the planes lie; `gone` says how much of each way is gone at a tick, and `whole` how
+        long a level way is. Raises ExerciseError where two leave nothing between them.
         """
-        found = []
-        for ticks, share_of in zip(self.parting.ways, gone, strict=True):
-            if ticks and self.stage.view.eye is None and any(t.share is None for t in ticks):
+        found, parting = [], self.parting
+        for way, (before, within, behind) in enumerate(
+            zip(parting.before, parting.ways, parting.behind, strict=True)
+        ):
+            ticks = (*before, *within, *behind)
+            true = any(tick.share is None or tick.of_other for tick in ticks)
+            if true and self.stage.view.eye is None:
                 raise self.stage.refuse(ticks[0].field, say("refused-made-not-true"))
-            shares = [share_of(tick) for tick in ticks]
+
+            def share(tick: Tick, way: int = way) -> float:
+                if tick.share is not None and tick.of_other:
+                    return tick.share * whole(AWAY if way == ACROSS else ACROSS) / whole(way)
+                return gone[way](tick)
+
+            shares = (
+                *(-share(tick) for tick in before), 0.0, *map(share, within), 1.0,
+                *(1.0 + share(tick) for tick in behind),
+            )  # fmt: skip
             wrong = next(no_room(ticks, shares), None) if ticks else None
             if wrong is not None:
                 raise self.stage.refuse(wrong.field, say("refused-made-no-room"))
-            found.append((0.0, *shares, 1.0))
+            found.append(shares)
         across, down, away = found
         return across, down, away
 
@@ -354,19 +391,6 @@ def _hand(way: int, along: bool, on_edge: bool) -> float:
     # Seen along a way, the other two make a left or a right hand; on an edge `across` runs left.
     hand = -1.0 if way == DOWN else 1.0
     return (hand if not along else -hand) * (-1.0 if on_edge else 1.0)
-
-
-def _line(places: Mapping[Knot, NearPlace], start: Knot, end: Knot) -> SeenLine:
-    (p, near_p), (q, near_q) = places[start], places[end]
-    return SeenLine((p.xy, q.xy), (near_p, near_q))
-
-
-def _portion(whole: SeenLine, portion: Portion) -> SeenLine:
-    t0, t1 = portion
-    return SeenLine(
-        (at(whole.segment, t0), at(whole.segment, t1)),
-        (whole.nearness_at(t0), whole.nearness_at(t1)),
-    )
 
 
 def _in_truth(share: float) -> float:
