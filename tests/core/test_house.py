@@ -68,8 +68,8 @@ def test_every_example_in_the_format_page_is_accepted():
     assert [piece["id"] for piece in pieces] == [
         "crate", "corner-house", "shed", "upper", "parcel", "big bin", "fern", "pots", "stair",
         "cottage", "bakery", "pavilion", "shop", "school", "tea room", "barn", "lane", "east",
-        "poles", "hills", "planet", "hall", "nook", "pillar", "lamp", "tiles", "door", "table", "flight",
-        "loft stairs",
+        "poles", "hills", "planet", "hall", "nook", "pillar", "lamp", "niches", "tiles",
+        "door", "table", "flight", "loft stairs",
     ]  # fmt: skip
     crate, house, shed, upper, parcel, drum, fern, pots, stair, *street = pieces
     cottage, bakery, pavilion, shop, school, tea_room, barn, lane, row, poles, hills, planet = (
@@ -91,9 +91,9 @@ def test_every_example_in_the_format_page_is_accepted():
         ("two-point", "A3", [pavilion]),
         ("two-point", "A3", [tea_room]),
         ("one-point", "A3", [lane, hills, planet]),
-        ("one-point", "A3", [hall, *in_rooms[:5]]),
-        ("one-point", "A3", [in_rooms[5]]),
+        ("one-point", "A3", [hall, *in_rooms[:6]]),
         ("one-point", "A3", [in_rooms[6]]),
+        ("one-point", "A3", [in_rooms[7]]),
         ("two-point", "12x18in", [nook]),
         ("two-point", "12x18in", [lane, poles]),
         ("three-point", "A3", [shed, upper]),

@@ -3115,6 +3115,8 @@ export interface components {
          * @description A `front` in the back wall, in true shape.
          */
         OnBackWall: {
+            recess?: components["schemas"]["Cut"] | null;
+            repeat?: components["schemas"]["Repeat"] | null;
             front: components["schemas"]["Front"];
         };
         /**
@@ -3181,6 +3183,8 @@ export interface components {
          *     and `height_mm` are measured on the upright at the back.
          */
         OnSideWall: {
+            recess?: components["schemas"]["Cut"] | null;
+            repeat?: components["schemas"]["Repeat"] | null;
             from: components["schemas"]["Cut"];
             to: components["schemas"]["Cut"];
             /**
@@ -3860,6 +3864,24 @@ export interface components {
             old: string;
             /** New */
             new: string;
+        };
+        /**
+         * Repeat
+         * @description The same again, `count` in all: along a wall that runs away or further `toward` us, on the
+         *     back wall to the left or the right.
+         */
+        Repeat: {
+            /**
+             * Count
+             * @default 3
+             */
+            count: number;
+            /**
+             * Toward
+             * @default away
+             * @enum {string}
+             */
+            toward: "away" | "us" | "left" | "right";
         };
         /**
          * Room
@@ -5104,6 +5126,8 @@ export interface components {
              * @default false
              */
             chequered: boolean;
+            recess?: components["schemas"]["Cut"] | null;
+            repeat?: components["schemas"]["Repeat"] | null;
             front?: components["schemas"]["Front"];
             from?: components["schemas"]["Cut"];
             to?: components["schemas"]["Cut"];

@@ -85,8 +85,10 @@ def _by_stages(made: Sequence[Step], lefts_mm: Lefts) -> list[int]:
             act = max(act, reached.get(step.part, act), key=acts.index)
             reached[step.part] = act
         wave = -1 if step.act is Act.SETTING else waves.get(step.part, len(made))
-        # Shadows fall on what stands: all of it is there before the first.
+        # Shadows fall on what stands: all of it is there before the first. Then what is left of
+        # all is rubbed out.
         wave = len(made) if act is Act.TONE else wave
+        wave += act is Act.INK and step.part is None
         left_mm = -math.inf if (step.part, act) in leading else lefts_mm.get(step.part, 0.0)
         places.append((wave, acts.index(act), ranks[act, step.like], left_mm, number))
     return _as_soon_as_possible(places, needs)

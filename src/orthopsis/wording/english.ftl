@@ -989,6 +989,29 @@ panel-wall-on-floor =
 panel-wall-uprights = Draw uprights from these marks, and the outline { $outline }.
 # $vp (point)
 panel-wall-check = Its upper and its lower side lead to { $vp }, and its uprights stand straight.
+niche-title = the niche
+# $corner (mark) $deep (length) $back (mark) $vp (point)
+niche-to-point =
+    It is let into the wall. From the corners of the opening draw light lines to { $vp }. Measure { $deep } from { $corner }
+    along its line: { $back }. From there go round, level and upright, from line to line. Draw only what is seen through
+    the opening.
+# $corner (mark) $deep (length) $back (mark)
+niche-level =
+    It is let into the wall. From the corners of the opening draw light level lines. Measure { $deep } from { $corner }
+    along its line: { $back }. From there go round, upright and to the point of the wall, from line to line. Draw only
+    what is seen through the opening.
+niche-check = The back of the niche is parallel to its opening, and no line leaves the opening.
+# $panel (name) $number (number)
+panel-number = { $panel } { $number }
+panel-again-title = another beside it
+# $start (mark) $top (mark) $what (choice)
+panel-again =
+    The next { WORD($what) } is as wide in truth: lay the ruler on { $start } and on the middle of the last upright. Where it
+    meets the line of the upper sides is { $top }. Draw its upright there, and both lines to it.
+# $corner (mark) $wide (length) $top (mark) $what (choice)
+panel-again-level =
+    The next { WORD($what) } is as wide: measure { $wide } from { $corner } to { $top }. Draw its upright there, and both lines to it.
+panel-again-check = All of them are equally wide in truth.
 panel-floor-title = on the floor
 # $far (mark) $other (mark) $what (choice)
 panel-floor = From { $far } go level to the other line: { $other }. Draw the { WORD($what) }.
@@ -3157,6 +3180,14 @@ field-back-height-mm = Height of the back wall
 field-corner-x-mm = The corner, from the left
 field-corner-top-mm = Its upper end, from the top
 field-corner-bottom-mm = Its foot, from the top
+field-recess = Let into the wall
+field-repeat = The same again beside it
+field-repeat-count = How many in all
+field-repeat-toward = They go on
+choice-toward-away = away from us
+choice-toward-us = toward us
+choice-toward-left = to the left
+choice-toward-right = to the right
 field-risers = Steps
 field-then = With a landing
 field-then-landing = Landing, in widths of the stairs
@@ -3585,6 +3616,10 @@ refused-no-shadow-there = '{ $surface }' receives no shadows; give ground, or th
 # $surface (own)
 refused-off-the-surface = '{ $surface }' is not seen there: it begins nearer to the sheet's edge; move this outward
 refused-sun-on-level = the sun lies on the eye level, where its shadows have no end; move it up, or down to stand behind us
+refused-recess-along = give along_mm, how deep it is along the line into the wall
+refused-repeat-way = along a wall that runs away it goes on away or toward us, on the back wall to the left or the right
+refused-repeat-behind-us = so many do not fit before us; take fewer of them
+refused-repeat-beyond = so many reach beyond their wall; take fewer of them, or begin elsewhere
 refused-shadows-in-three = shadows are cast where uprights stand straight, in one and two points
 # $piece (own)
 refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light, move it aside, or put the sun behind us

@@ -63,6 +63,26 @@ ROOMS: tuple[Recipe, ...] = (
              "leg_mm": 6}, version=2),
     ),
     Recipe(
+        "lamplight",
+        "A lamp under the ceiling: its foot is found round by the wall, and shadows climb the walls.",
+        "The lamp hangs left of the table, so the table's shadow falls to the right. The parcel's "
+        "begins on the table, and the niches in the wall are equally wide and deep in truth.",
+        document("Lamplight", 13, one(120, 215, 300), {
+            "kind": "room", "id": "room", "back": front(140, 70, 140, 105)},
+            {"kind": "panel", "id": "niche", "on": "room/right", "look": "cupboard",
+             "from": {"x_mm": 390}, "to": {"x_mm": 360}, "up_mm": 45, "height_mm": 35,
+             "recess": {"along_mm": 10}, "repeat": {"count": 2, "toward": "away"}},
+            {"kind": "box", "id": "lamp", "on": "room/ceiling", "front": front(150, 35, 30, 12),
+             "depth": {"along_mm": 8}},
+            {"kind": "made", "form": "table", "id": "table", "on": "room/floor",
+             "foot": {"x_mm": 215, "y_mm": 250, "width_mm": 110}, "depth": {"along_mm": 30},
+             "height": {"mm": 65}, "top_mm": 6, "leg_mm": 8},
+            {"kind": "box", "id": "parcel", "on": "table/top", "front": front(260, 158, 30, 20),
+             "depth": {"along_mm": 8}}, version=2, tone={
+                "light": {"kind": "lamp", "piece": "lamp"}, "values": 3,
+                "cast": ["room/floor", "room/back", "room/right", "table/top"]}),
+    ),
+    Recipe(
         "flight",
         "Stairs from their side: equal marks up, a slope, and steps between the two.",
         "Five steps of 1.2 cm up and 2 cm along: every riser stands on a whole centimetre, and the "

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
 from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Discriminator, PrivateAttr, Tag, model_validator
@@ -14,15 +15,17 @@ from orthopsis.perspective.plane import Point, distance, part_way
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import View, eye_space, on_paper
-from orthopsis.phrase import Own, say
+from orthopsis.phrase import Number, Own, Value, say
 from orthopsis.picture.solid import far_off
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, Flag, Grip, Site, Stage, Surface
 from orthopsis.pieces.piece import Piece, form_of
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
+from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.foot import Foot
 from orthopsis.pieces.placement.on_room import (
+    InWall,
     OnBackWall,
     OnFloor,
     OnSideWall,
@@ -32,6 +35,7 @@ from orthopsis.pieces.placement.placement import Listed
 from orthopsis.pieces.placement.room import BackWall, RoomPlace
 from orthopsis.pieces.placement.room_corner import Corner
 from orthopsis.pieces.roles import Editor, FieldRole
+from orthopsis.pieces.shapes.floor.again import AgainPanel
 from orthopsis.pieces.shapes.floor.corner_tiles import CornerTiles
 from orthopsis.pieces.shapes.floor.panel import BackPanel, FloorPanel, RoomPanel, SidePanel
 from orthopsis.pieces.shapes.floor.tiles import Tiles
@@ -110,7 +114,9 @@ class Panel(Piece, Drawn):
         assert room is not None, "a panel is measured out first"
         room.check(stage)
         surface = self.on.partition("/")[2]
-        known = self.part, self.name, self.look, self._room_id, room, surface, stage
+        recess = self.place.recess if isinstance(self.place, InWall) else None
+        recess_mm = recess.along_mm if recess else None
+        known = self.part, self.name, self.look, self._room_id, room, surface, stage, recess_mm
         if isinstance(self.place, OnBackWall):
             return BackPanel(*known, self.place)
         if isinstance(self.place, OnSideWall):
@@ -165,9 +171,26 @@ class Panel(Piece, Drawn):
             return ()
         return drawn.squares()
 
-    def build(self, site: Site) -> None:
+    def build(self, site: Site) -> FrameMarks:
         """As its surface asks for."""
-        self._drawn(site.stage).build(site)
+        return built(self._drawn(site.stage), site)
+
+    def parts(self, stage: Stage) -> Sequence[Drawn]:
+        """Itself, and those beside it."""
+        drawn = self._drawn(stage)
+        repeat = self.place.repeat if isinstance(self.place, InWall) else None
+        if repeat is None or not isinstance(drawn, RoomPanel):
+            return (self,)
+        found: list[Drawn] = [self]
+        for number in range(1, repeat.count):
+            part = Part(self.id, number)
+            name = say("panel-number", panel=self.name, number=Number(number + 1.0))
+            drawn = AgainPanel(
+                part, name, self.look, self._room_id, drawn.room, drawn.surface, stage,
+                drawn.recess_mm, drawn, repeat.toward,
+            )  # fmt: skip
+            found.append(Again(drawn))
+        return found
 
     def finish(self, site: Site) -> None:
         """Its light lines go when all that stands before it is there."""
@@ -198,7 +221,8 @@ class Panel(Piece, Drawn):
         a, _, c, d = corners
         if isinstance(place, OnBackWall):
             front = Front(x_mm=a.x, y_mm=a.y, width_mm=c.x - a.x, height_mm=c.y - a.y)
-            return self.placed(OnBackWall(front=front))
+            there = {"front": front, "recess": self._recess_seen_from(drawn, stage, view)}
+            return self.placed(place.model_copy(update=there))
         if isinstance(place, OnFloor):
             foot = Foot(x_mm=d.x, y_mm=d.y, width_mm=c.x - d.x)
             along_mm = distance(corners[2], corners[1])
@@ -212,9 +236,21 @@ class Panel(Piece, Drawn):
                 update={
                     "from_": feet[0], "to": feet[1], "up_mm": place.up_mm * grown,
                     "height_mm": place.height_mm * grown,
+                    "recess": self._recess_seen_from(drawn, stage, view),
                 }
             )
         )  # fmt: skip
+
+    def _recess_seen_from(self, drawn: RoomPanel, stage: Stage, view: View) -> Cut | None:
+        """How deep the same niche is on the sheet of a viewer who stands elsewhere."""
+        niche = drawn.niche
+        if niche is None:
+            return None
+        ends = (
+            Point(*on_paper(stage.view.place_seen_by(view, place)))
+            for place in niche.measure_in_space(drawn.places)
+        )
+        return Cut(along_mm=distance(next(ends), next(ends)))
 
     def _tiles_moved(self, stage: Stage, view: View) -> OverFloor:
         """Tiles with a front line of their own: that line elsewhere, and the same first row."""
@@ -232,6 +268,49 @@ class Panel(Piece, Drawn):
         del at, size_mm
         looks = {"grid": "tiles", "front": "picture", "wall": "window", "foot": "rug"}
         return {"look": looks[form]}
+
+
+@dataclass(frozen=True, eq=False)
+class Again(Drawn):
+    """One of those that are drawn beside the first."""
+
+    drawn: AgainPanel
+
+    @property
+    def part(self) -> Part:
+        return self.drawn.part
+
+    @property
+    def name(self) -> Value:
+        return self.drawn.name
+
+    def solids(self, stage: Stage) -> list[AnySolid]:
+        """Its lines in the surface."""
+        del stage
+        return [far_off(self.drawn.solid())]
+
+    def body(self, stage: Stage) -> Body:
+        """The same by ruler."""
+        del stage
+        return behind_all(self.drawn.body())
+
+    def build(self, site: Site) -> FrameMarks:
+        """From the one before it."""
+        return built(self.drawn, site)
+
+    def finish(self, site: Site) -> None:
+        """Its light lines go as those of the first."""
+        tidy(site, f"flat-{self.drawn.look}")
+
+
+def built(drawn: Tiles | CornerTiles | RoomPanel, site: Site) -> FrameMarks:
+    """The marks of a panel's corners, once it is drawn."""
+    if not isinstance(drawn, RoomPanel):
+        drawn.build(site)
+        return FrameMarks()
+    marks = drawn.build(site)
+    drawn.draw_niche(site, marks)
+    return FrameMarks(dict(enumerate(marks)))
 
 
 def place_grown(room: RoomPlace, stage: Stage, view: View) -> float:

@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from typing import Annotated, ClassVar, Literal
+from typing import Annotated, Any, ClassVar, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
+from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.view import View
-from orthopsis.pieces.base import Flag, Grip, PaperLength, Stage, TrueLength
+from orthopsis.phrase import say
+from orthopsis.pieces.base import Flag, Grip, Measures, PaperLength, Stage, TrueLength
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.placement.foot import Foot
@@ -17,6 +19,7 @@ from orthopsis.pieces.placement.placement import Placement
 from orthopsis.pieces.placement.room import RoomPlace, room_surface
 from orthopsis.pieces.roles import Editor, FieldRole
 
+FIRST_RECESS_MM = 8.0
 TileCount = Annotated[int, Field(ge=1, le=40), FieldRole.COUNT]
 
 
@@ -65,7 +68,41 @@ class OverFloor(InSurface):
         return self.foot.at if self.foot else Point(0.0, 0.0)
 
 
-class OnBackWall(InSurface):
+class Repeat(Measures):
+    """The same again, `count` in all: along a wall that runs away or further `toward` us, on the
+    back wall to the left or the right.
+    """
+
+    count: Annotated[int, Field(ge=2, le=20), FieldRole.COUNT] = 3
+    toward: Annotated[Literal["away", "us", "left", "right"], FieldRole.CHOICE] = "away"
+
+
+class InWall(InSurface):
+    """What lies in a wall: a `recess` lets it in, `repeat` draws it again beside itself."""
+
+    ways: ClassVar[tuple[str, str]] = ("away", "us")
+
+    recess: Annotated[Cut | None, FieldRole.DEPTH, Editor.SWITCH] = None
+    repeat: Annotated[Repeat | None, Editor.SWITCH] = None
+
+    @model_validator(mode="after")
+    def _fits_its_wall(self) -> Self:
+        if self.recess and self.recess.along_mm is None:
+            raise Unfit(say("refused-recess-along"), "recess")
+        if self.repeat and self.repeat.toward not in self.ways:
+            raise Unfit(say("refused-repeat-way"), "repeat.toward")
+        return self
+
+    def first_value(self, field: str, stage: Stage) -> Any:
+        """A niche of a few millimetres; one more beside it."""
+        if field == "recess":
+            return Cut(along_mm=FIRST_RECESS_MM)
+        if field == "repeat":
+            return Repeat.model_validate({"count": 2, "toward": self.ways[-1]})
+        return super().first_value(field, stage)
+
+
+class OnBackWall(InWall):
     """A `front` in the back wall, in true shape."""
 
     form: ClassVar = "front"
@@ -73,6 +110,7 @@ class OnBackWall(InSurface):
     surfaces: ClassVar = ("back",)
     sized: ClassVar = ("front.width_mm", "front.height_mm")
     systems: ClassVar = (1,)
+    ways: ClassVar = ("left", "right")
 
     front: Front
 
@@ -87,7 +125,7 @@ class OnBackWall(InSurface):
         return self.front.corners[0]
 
 
-class OnSideWall(InSurface):
+class OnSideWall(InWall):
     """Between two cuts along the foot of a wall, which begin where that leaves the sheet; `up_mm`
     and `height_mm` are measured on the upright at the back.
     """

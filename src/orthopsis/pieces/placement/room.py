@@ -7,6 +7,7 @@ from the point on the other side.
 
 from __future__ import annotations
 
+import math
 from abc import abstractmethod
 from collections.abc import Mapping, Sequence
 from typing import Annotated, ClassVar, NamedTuple, Self
@@ -174,10 +175,14 @@ class RoomPlace(Placement):
             return None
         return back * whole / gone if gone / whole >= 1.0 - TOUCHING else None
 
-    def floor_holds(self, place: XY, view: View) -> bool:
-        """Whether a place of the sheet is seen on the floor, or where that meets a wall."""
+    def holds(self, surface: str, place: XY, view: View) -> bool:
+        """Whether a place of the sheet is seen on a surface, or where that meets another."""
         found = self.surfaces_at(place, view)
-        return found["floor"] >= max(found.values()) - TOUCHING
+        return found.get(surface, -math.inf) >= max(found.values()) - TOUCHING
+
+    def floor_holds(self, place: XY, view: View) -> bool:
+        """Whether it is seen on the floor."""
+        return self.holds("floor", place, view)
 
     def height_at(self, stage: Stage, foot_mm: float, y_mm: float) -> float:
         """How far down the sheet what lies so far down at the back is, over a foot on the floor."""

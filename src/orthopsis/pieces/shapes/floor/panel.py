@@ -14,7 +14,7 @@ from orthopsis.perspective.plane import LEFT, LEVEL, Point, join, meet, part_way
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL, VanishingPoint, eye_space
 from orthopsis.phrase import Choice, Length, Value, say
-from orthopsis.picture.solid import Side, Solid, patch
+from orthopsis.picture.solid import Detail, Side, Solid, patch
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.anchor import FRONT_CORNERS
 from orthopsis.pieces.placement.depth import Cut, check_share, share_on_paper
@@ -22,6 +22,7 @@ from orthopsis.pieces.placement.foot_moves import measured_foot
 from orthopsis.pieces.placement.front import front_measures, measured_front
 from orthopsis.pieces.placement.on_room import OnBackWall, OnFloor, OnSideWall
 from orthopsis.pieces.placement.room import RoomMarks, RoomPlace, Run
+from orthopsis.pieces.shapes.floor.niche import Niche
 
 
 @dataclass(frozen=True, eq=False)
@@ -38,6 +39,7 @@ class RoomPanel:
     room: RoomPlace
     surface: str
     stage: Stage
+    recess_mm: float | None
 
     @cached_property
     @abstractmethod
@@ -55,22 +57,60 @@ class RoomPanel:
         """The families of the sides, from that after the first corner on."""
 
     @abstractmethod
-    def build(self, site: Site) -> None:
-        """Record the moves that draw it."""
+    def build(self, site: Site) -> list[Mark]:
+        """Record the moves that draw it; the marks of its corners."""
+
+    @property
+    def sides(self) -> list[int]:
+        """The sides that are drawn, by the corner that each begins at."""
+        return [0, 1, 2, 3]
+
+    @property
+    def niche(self) -> Niche | None:
+        """How it is let into the wall, if it is."""
+        if self.recess_mm is None:
+            return None
+        across, away, _ = self.stage.view.directions
+        if self.surface == "back":
+            into = away
+        elif across.at.at_infinity:
+            out = -1.0 if self.surface == "left" else 1.0
+            into = VanishingPoint(HORIZONTAL, Point(out, 0.0, 0.0))
+        else:
+            # A wall runs to the point on the other side; into it one goes toward its own.
+            into = across if self.surface == "left" else away
+        return Niche(self.families, into, self.recess_mm, self.stage)
 
     def solid(self) -> Solid:
         """The outline as a patch, behind all that stands there."""
         corners = [eye_space(place, depth) for place, depth in self.places]
-        return patch(self.part, corners, [Side(k, f) for k, f in enumerate(self.families)])
+        details, niche = [], self.niche
+        if niche is not None:
+            depth, back = self.places[0][1], niche.behind_in_space(self.places)
+            details = [
+                Detail(0, eye_space(Point(*a), depth), eye_space(Point(*b), depth), family)
+                for family, (a, b) in niche.segments([place for place, _ in self.places], back)
+            ]
+        sides = [Side(k, self.families[k]) for k in self.sides]
+        return patch(self.part, corners, sides, details)
 
     def body(self) -> Body:
         """The same on paper."""
         near = [(place, 1.0 / depth) for place, depth in self.by_ruler]
-        ends = [(near[k], near[(k + 1) % 4]) for k in range(4)]
-        lines = tuple(SeenLine((a[0].xy, b[0].xy), (a[1], b[1])) for a, b in ends)
+        ends = [(near[k], near[(k + 1) % 4]) for k in self.sides]
+        lines = [SeenLine((a[0].xy, b[0].xy), (a[1], b[1])) for a, b in ends]
+        niche = self.niche
+        if niche is not None:
+            back = niche.behind_by_ruler(self.by_ruler)
+            opening, nearness = [place for place, _ in self.by_ruler], near[0][1]
+            lines += [
+                SeenLine(segment, (nearness, nearness))
+                for _, segment in niche.segments(opening, back)
+            ]
+        shown = Shown(edges=tuple(lines))
         return Body(
             part=self.part, name=self.name, corners=tuple(near), faces=((0, 1, 2, 3),),
-            show=lambda: Shown(edges=lines), transparent=True, floating=False, ground=True,
+            show=lambda: shown, transparent=True, floating=False, ground=True,
         )  # fmt: skip
 
     def marks_of_room(self, site: Site) -> RoomMarks | None:
@@ -80,9 +120,15 @@ class RoomPanel:
     def keep(self, site: Site, marks: Sequence[Mark]) -> None:
         """Its outline, whole and light first: what stands before it parts its four lines."""
         site.paper.steps[-1].bulk = True
-        for k, family in enumerate(self.families):
-            site.paper.join(marks[k], marks[(k + 1) % 4], family, site.part)
-            site.paper.keep(marks[k], marks[(k + 1) % 4], family, site.body)
+        for k in self.sides:
+            site.paper.join(marks[k], marks[(k + 1) % 4], self.families[k], site.part)
+            site.paper.keep(marks[k], marks[(k + 1) % 4], self.families[k], site.body)
+
+    def draw_niche(self, site: Site, marks: Sequence[Mark]) -> None:
+        """What is seen through its opening, if it is let into the wall."""
+        niche = self.niche
+        if niche is not None:
+            niche.draw(site, marks, self.by_ruler)
 
 
 @dataclass(frozen=True, eq=False)
@@ -104,7 +150,7 @@ class BackPanel(RoomPanel):
     def families(self) -> tuple[str, str, str, str]:
         return HORIZONTAL, VERTICAL, HORIZONTAL, VERTICAL
 
-    def build(self, site: Site) -> None:
+    def build(self, site: Site) -> list[Mark]:
         step = site.begin("panel-back", Act.DETAILS)
         marks = measured_front(site.paper, self.place.front)
         self.keep(site, marks)
@@ -112,6 +158,7 @@ class BackPanel(RoomPanel):
         step.say("panel-back", what=Choice(f"flat-{self.look}"), corner=marks[0], **measures)
         step.differs(**measures)
         step.check("block-check")
+        return list(marks)
 
 
 @dataclass(frozen=True, eq=False)
@@ -190,7 +237,7 @@ class SidePanel(RoomPanel):
         name = self.wall[0].point.name
         return VERTICAL, name, VERTICAL, name
 
-    def build(self, site: Site) -> None:
+    def build(self, site: Site) -> list[Mark]:
         """Heights at the back, lines from the point through them, two uprights between."""
         run, below, above = self.wall
         room, paper = self.marks_of_room(site), site.paper
@@ -226,6 +273,7 @@ class SidePanel(RoomPanel):
         self.keep(site, ordered)
         step.say("panel-wall-uprights", outline=strung(*ordered))
         step.check("panel-wall-check", vp=vp)
+        return ordered
 
 
 @dataclass(frozen=True, eq=False)
@@ -274,7 +322,7 @@ class FloorPanel(RoomPanel):
     def families(self) -> tuple[str, str, str, str]:
         return HORIZONTAL, self.vp.name, HORIZONTAL, self.vp.name
 
-    def build(self, site: Site) -> None:
+    def build(self, site: Site) -> list[Mark]:
         paper, vp = site.paper, site.points[self.vp.name]
         step = site.begin("panel-floor", Act.DETAILS)
         ends = measured_foot(site, step, self.place.foot, vp)
@@ -289,4 +337,6 @@ class FloorPanel(RoomPanel):
         step.say("panel-floor", far=far, other=other, what=Choice(f"flat-{self.look}"))
         step.check("foot-plan-check", vp=vp)
         back = (far, other) if start == 3 else (other, far)
-        self.keep(site, (*back, ends[2], ends[3]))
+        ordered = [*back, ends[2], ends[3]]
+        self.keep(site, ordered)
+        return ordered
