@@ -25,7 +25,7 @@ import numpy as np
 from bench_desk import desk
 from bench_faults import faults, outcomes
 
-from orthopsis.demo.scanner import PhotoSetting, scan_sheet
+from orthopsis.demo.scanner import PhotoSetting, classroom_setting, scan_sheet
 from orthopsis.demo.trial import Case, Score, cases, score
 from orthopsis.exercise.load import from_data, parse
 from orthopsis.exercise.resolve import Scene, picture, resolve, solids, steps
@@ -305,6 +305,14 @@ def _trial() -> None:
     """Sheets in three systems with five kinds of mistake and none, as photos and scans, turned."""
     asked = cases(SHEETS, FIRST_SEED) + cases(BOXES, FIRST_SEED + 500)
     print(f"\nThe judge on {len(asked)} sheets from the stand-in, none of which it was tuned on")
+    _trial_of(asked)
+    asked = cases(SHEETS, FIRST_SEED + 1000, classroom_setting)
+    asked += cases(BOXES, FIRST_SEED + 1500, classroom_setting)
+    print(f"\nThe same on {len(asked)} as children draw: wobbling, with guide lines to the points")
+    _trial_of(asked)
+
+
+def _trial_of(asked: Sequence[Case]) -> None:
     total, boxes = Score(), Score()
     with ProcessPoolExecutor() as pool:
         for case, one in zip(asked, pool.map(_scored, asked), strict=True):

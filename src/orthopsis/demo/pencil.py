@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -26,7 +26,8 @@ Ink = NDArray[np.float32]
 class Pencil:
     """A pencil and the hand that holds it. Darkness 0 to 1; `passes` of the pencil a line.
 
-    `breaks` is the share of lines that have a gap where the pencil was lifted.
+    `breaks` is the share of lines that have a gap where the pencil was lifted; an outline may be
+    lighter than the darkest by as much as `uneven`.
     """
 
     outline: float = 0.78
@@ -36,6 +37,7 @@ class Pencil:
     wobble_mm: float = 0.05
     passes: int = 1
     breaks: float = 0.0
+    uneven: float = 0.0
 
 
 TONES = (0.0, 0.1, 0.18, 0.28)
@@ -62,6 +64,8 @@ def rule(
     paper: Ink, start: XY, end: XY, pencil: Pencil, outline: bool, rng: np.random.Generator
 ) -> None:
     """One line along the ruler, perhaps in two goes or with a gap."""
+    if outline and pencil.uneven:
+        pencil = replace(pencil, outline=pencil.outline * (1.0 - pencil.uneven * rng.random()))
     for number in range(pencil.passes if outline else 1):
         slip = np.zeros((2, 2)) if number == 0 else rng.normal(0.0, 0.12, (2, 2))
         a, b = np.array(start) + slip[0], np.array(end) + slip[1]

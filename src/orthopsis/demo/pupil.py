@@ -61,6 +61,20 @@ def drawn_lines(
     return [_by_hand(line, rng) for line in lines]
 
 
+def to_its_point(line: PupilLine, scene: Scene) -> PupilLine:
+    """A guide line drawn on to its point, as far as the sheet goes; others as they are."""
+    goal = next((vp.at for vp in scene.vanishing_points if vp.name == line.meant.family), None)
+    if line.meant.role is not Role.GUIDE or goal is None or goal.at_infinity or line.mistake:
+        return line
+    near = max((line.start, line.end), key=lambda end: math.dist(end, goal.xy))
+    on_sheet = scene.sheet.clip((near, goal.xy))
+    return (
+        line
+        if on_sheet is None
+        else replace(line, start=near, end=at((near, goal.xy), on_sheet[1]))
+    )
+
+
 def ink(
     scene: Scene, lines: Sequence[PupilLine], rng: np.random.Generator, pencil: Pencil = HB
 ) -> Ink:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -20,7 +20,7 @@ from orthopsis.demo.pencil import (
     smudge,
     write_name,
 )
-from orthopsis.demo.pupil import MISTAKES, PupilLine, drawn_lines, ink
+from orthopsis.demo.pupil import MISTAKES, PupilLine, drawn_lines, ink, to_its_point
 from orthopsis.exercise.records import point
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.tone import planes
@@ -34,7 +34,7 @@ class PhotoSetting:
 
     `marks` prints corner marks, with `code` a QR code; `untidy` adds a name and smudges;
     `toned` lays the planes' values on where the exercise has them, `hatched` fills the darker ones
-    with lines instead.
+    with lines instead; `to_points` draws guide lines on, all the way to their point.
     """
 
     pencil: Pencil = HB
@@ -44,6 +44,7 @@ class PhotoSetting:
     code: str | None = None
     toned: bool = False
     hatched: bool = False
+    to_points: bool = False
     photo_px: tuple[int, int] = PHOTO_PX
 
 
@@ -52,6 +53,29 @@ def hard_setting(seed: int) -> PhotoSetting:
     rng = np.random.default_rng((seed, 1))
     pencil = HARDER_PENCILS[rng.integers(len(HARDER_PENCILS))]
     return PhotoSetting(pencil, harder(rng), untidy=bool(rng.random() < 0.6))
+
+
+CLASSROOM_PX = ((2600, 1950), (3200, 2400), (4000, 3000))
+
+
+def classroom_setting(seed: int) -> PhotoSetting:
+    """As hard, and drawn as children draw: a slow wobble, outlines of unequal strength, guide lines
+    all the way to the point; taken by phones of 5 to 12 megapixels.
+    """
+    rng = np.random.default_rng((seed, 2))
+    hard = hard_setting(seed)
+    # The lightest outline is still darker than a guide line.
+    most = 1.0 - 1.35 * hard.pencil.guide / hard.pencil.outline
+    pencil = replace(
+        hard.pencil,
+        wobble_mm=float(rng.uniform(0.06, 0.16)),
+        breaks=float(rng.uniform(0.0, 0.2)),
+        uneven=min(most, float(rng.uniform(0.2, 0.5))),
+    )
+    return replace(
+        hard, pencil=pencil, to_points=True,
+        photo_px=CLASSROOM_PX[int(rng.integers(len(CLASSROOM_PX)))],
+    )  # fmt: skip
 
 
 def scan_sheet(
@@ -71,6 +95,8 @@ def scan_sheet(
     chosen = setting or PhotoSetting()
     rng = np.random.default_rng(seed)
     lines = drawn_lines(scene, mistakes, rng, step)
+    if chosen.to_points:
+        lines = [to_its_point(line, scene) for line in lines]
     paper = ink(scene, lines, rng, chosen.pencil)
     if chosen.toned:
         for plane in planes(scene):

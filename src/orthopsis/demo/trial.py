@@ -6,7 +6,7 @@ A sheet's truth is what the stand-in drew: where each line really goes and which
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field
 from typing import Any, NamedTuple
 
@@ -45,15 +45,29 @@ class Case(NamedTuple):
     setting: PhotoSetting
 
 
-def cases(exercises: Sequence[str], first_seed: int, hard: bool = True) -> list[Case]:
+NAMED_BY: dict[str, set[str]] = {
+    "lean": {"upright-leans", "sheet-turned", "line-misses"},
+    "high-vp": {"vp-moved"},
+    "wrong-vp": {"wrong-point", "line-misses"},
+    "stray": {"stray-line"},
+    "overshoot": {"corner-overshoots"},
+    "missing": {"missing-edge", "strip-missing", "steps-missing", "legs-missing"},
+}
+"""The corrections that name a mistake."""
+
+
+def cases(
+    exercises: Sequence[str],
+    first_seed: int,
+    setting_of: Callable[[int], PhotoSetting] = hard_setting,
+) -> list[Case]:
     """A sheet for each exercise and kind of mistake; every fourth is a flat scan."""
     made = []
     for number, (name, (_, mistakes)) in enumerate(
         (name, plan) for plan in PLANS for name in exercises
     ):
         seed = first_seed + number
-        setting = hard_setting(seed) if hard else PhotoSetting()
-        made.append(Case(name, seed, mistakes, number % 4 == 3, setting))
+        made.append(Case(name, seed, mistakes, number % 4 == 3, setting_of(seed)))
     return made
 
 
@@ -66,12 +80,14 @@ class Score:
     caught: list[int] = field(default_factory=lambda: [0, 0])
     blamed: list[int] = field(default_factory=lambda: [0, 0])
     family: list[int] = field(default_factory=lambda: [0, 0])
+    right: list[int] = field(default_factory=lambda: [0, 0])
+    named: list[int] = field(default_factory=lambda: [0, 0])
     vp_error_mm: list[float] = field(default_factory=list)
     best_error_mm: list[float] = field(default_factory=list)
     notes: list[str] = field(default_factory=list)
 
     def add(self, other: Score) -> None:
-        for name in ("sheets", "outlines", "caught", "blamed", "family"):
+        for name in ("sheets", "outlines", "caught", "blamed", "family", "right", "named"):
             mine, theirs = getattr(self, name), getattr(other, name)
             mine[0], mine[1] = mine[0] + theirs[0], mine[1] + theirs[1]
         self.vp_error_mm += other.vp_error_mm
@@ -98,6 +114,8 @@ class Score:
             f"lines 1.5° off that are caught{share(self.caught)} (at least 95)",
             f"lines within 0.7° called off  {share(self.blamed)} (at most 1)",
             f"family right                  {share(self.family)} (at least 98)",
+            f"right sheets that are corrected{share(self.right)} (at most 3)",
+            f"planted mistakes named at once {share(self.named)} (at least 95)",
             f"error of found points         {self.vp_ratio:6.2f} × the best fit (at most 1.5)",
         ]
 
@@ -159,7 +177,30 @@ def compared(scene: Scene, case: Case, truth: dict[str, Any], verdict: SheetVerd
                     f"{one.assigned.found.start} {one.assigned.found.end}"
                 )
     _points(scene, case, straight, verdict, result)
+    _sheet_by_sheet(where, truth, verdict, result)
     return result
+
+
+def _sheet_by_sheet(
+    where: str, truth: dict[str, Any], verdict: SheetVerdict, result: Score
+) -> None:
+    """Whether a right sheet is corrected, and whether what was planted is the first or the second
+    correction. Of what the stand-in could not plant nothing is counted.
+    """
+    corrections = [one.code for one in verdict.findings if one.level != "praise"]
+    fixes = [one.code for one in verdict.findings if one.level == "fix"]
+    planted = {line["mistake"] for line in truth["strokes"]} - {None}
+    asked = [name for name in truth["mistakes"] if name in planted or name == "missing"]
+    if not truth["mistakes"]:
+        result.right = [int(bool(fixes)), 1]
+        if fixes:
+            result.notes.append(f"{where}: right, and told {fixes}")
+    elif asked:
+        codes = set().union(*(NAMED_BY.get(name, set()) for name in asked))
+        named = bool(codes & set(corrections[:2]))
+        result.named = [int(named), 1]
+        if not named:
+            result.notes.append(f"{where}: {asked} told as {corrections[:3]}")
 
 
 def _points(

@@ -39,6 +39,8 @@ class Plane:
     loops: tuple[tuple[XY, ...], ...]
     cast: bool = False
     """Whether it is no plane of a thing but the shadow that one casts."""
+    side: str = ""
+    """How a plane of a thing is turned: a top, a front, to the light or away from it."""
 
 
 def planes(scene: Scene) -> list[Plane]:
@@ -77,7 +79,7 @@ def planes(scene: Scene) -> list[Plane]:
                 side = turned_to(normal, part.stage.view, light)
                 # Without tone the things are white before the tiles.
                 value = VALUES[tone.lightest, tone.values][side] if tone else 0
-                found.append(Plane(part.drawn.part, value, on_paper_loops(loops)))
+                found.append(Plane(part.drawn.part, value, on_paper_loops(loops), side=side))
         found += cast_on(number)
     return [plane for plane in (_on_sheet(one, scene.sheet) for one in found) if plane.loops]
 

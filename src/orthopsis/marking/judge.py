@@ -10,13 +10,15 @@ import numpy as np
 
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task
-from orthopsis.marking.findings.gather import findings
+from orthopsis.marking.findings.gather import findings, with_values
 from orthopsis.marking.findings.one import Finding, JudgedSheet
 from orthopsis.marking.findings.photo import no_sheet, photo_findings
+from orthopsis.marking.findings.values import value_findings
 from orthopsis.marking.fitting import ends_of
 from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
 from orthopsis.marking.judging.families import Assigned, assign, support
 from orthopsis.marking.judging.given import given_by
+from orthopsis.marking.judging.hand import wander_mm, with_its_doubt
 from orthopsis.marking.judging.reached_step import FINISHED, as_far_as_drawn
 from orthopsis.marking.judging.verdicts import (
     STANDARD,
@@ -119,10 +121,15 @@ def check_grey(
         key, lines, reached = as_far_as_drawn(key, lines)
     strokes = given.looked_for(bare, lines, key, demand)
     strokes = [replace(stroke, number=number) for number, stroke in enumerate(strokes)]
+    blurred = strokes
+    strokes = with_its_doubt(strokes, wander_mm(bare, strokes))
     verdict = judge_strokes(key, strokes, demand, reached)
     seen = quality(grey, found, flat, sheet)
-    doubtful = sum(SURE * s.angle_sd_deg > demand.near_deg for s in strokes) / max(1, len(strokes))
+    doubtful = sum(SURE * s.angle_sd_deg > demand.near_deg for s in blurred) / max(1, len(blurred))
     said = [*verdict.findings, *photo_findings(seen, sheet, doubtful)]
+    if key.step is None and reached is None and given.places:
+        # Tone comes when all is drawn, and only the photo tells of it.
+        said = with_values(said, value_findings(key.scene, flat))
     return replace(
         verdict, found=strokes, findings=said, sheet=found, straightened=flat, code=code,
         quality=seen, task=task,

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 
 from orthopsis.marking.corrections import Corrections, judged_again
 from orthopsis.marking.findings.gather import RANK
-from orthopsis.marking.findings.photo import PHOTO_CODES
+from orthopsis.marking.findings.photo import PHOTO_CODES, TONE_CODES
 from orthopsis.marking.judge import SheetVerdict
 from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.seen_faces import SeenFace, faces
@@ -100,7 +100,8 @@ def _judge_again(
     if not record.found and not corrections.added:
         return
     again = judged_record(_again(lesson, verdict, corrections, versions))
-    about_the_photo = [one for one in record.findings if one.code in PHOTO_CODES]
+    kept = PHOTO_CODES | TONE_CODES
+    about_the_photo = [one for one in record.findings if one.code in kept]
     changed = record.model_copy(
         update={
             "strokes": again.strokes,

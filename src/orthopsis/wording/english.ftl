@@ -2925,6 +2925,18 @@ finding-steps-missing = Count the risers of the { WORD($what) }: there are { $th
 finding-tiles-off =
     This row of tiles lies { $off } beside its place. Draw the diagonal of the first tile on: wherever it crosses a line to
     the point, a row begins.
+# $darker (list) $lighter (list)
+finding-values-swapped =
+    { CAPITAL($darker) } should be darker than { $lighter }. Here it is the other way round.
+# $count (number)
+finding-plane-left-white = { $count ->
+    [one] One plane was left white that should have a tone.
+   *[other] { $count } planes were left white that should have a tone.
+ }
+finding-shadow-missing = This thing casts no shadow yet. Every thing that stands in the light has one.
+finding-shadow-astray =
+    This shadow lies elsewhere, or is shorter or longer: it begins at the foot and ends where the line from the foot meets
+    the line of the light.
 finding-stray-line = This line belongs to nothing here; rub it out.
 
 # $count (number)
@@ -3023,6 +3035,10 @@ title-house-missing = A house is missing
 title-storeys-missing = Rows of windows missing
 title-legs-missing = A leg is missing
 title-steps-missing = Steps miscounted
+title-values-swapped = Values the wrong way round
+title-plane-left-white = Planes left white
+title-shadow-missing = Shadow missing
+title-shadow-astray = Shadow astray
 title-tiles-off = Tiles off the diagonal
 title-bays-missing = Windows missing along a storey
 title-openings-missing = Windows or doors missing

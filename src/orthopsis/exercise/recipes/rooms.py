@@ -64,7 +64,7 @@ ROOMS: tuple[Recipe, ...] = (
     ),
     Recipe(
         "lamplight",
-        "A lamp under the ceiling: its foot is found round by the wall, and shadows climb the walls.",
+        "A lamp under the ceiling: its foot is found round by the wall, and shadows climb it.",
         "The lamp hangs left of the table, so the table's shadow falls to the right. The parcel's "
         "begins on the table, and the niches in the wall are equally wide and deep in truth.",
         document("Lamplight", 13, one(120, 215, 300), {

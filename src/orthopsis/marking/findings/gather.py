@@ -47,6 +47,10 @@ ORDER: tuple[str, ...] = (
     "hidden-drawn",
     "missing-edge",
     "missing-guide",
+    "values-swapped",
+    "plane-left-white",
+    "shadow-missing",
+    "shadow-astray",
     "corner-gapes",
     "corner-overshoots",
     "eye-level-inside",
@@ -66,6 +70,12 @@ def findings(sheet: JudgedSheet) -> list[Finding]:
     causes = of_street(sheet)
     said = [*of_lines(sheet), *of_shape(sheet), *of_measure(sheet), *of_counts(sheet)]
     return [*praise(sheet), *in_order([*causes, *explained(said, causes)])]
+
+
+def with_values(said: Sequence[Finding], of_values: Sequence[Finding]) -> list[Finding]:
+    """The same with what is said of tone, each in its place."""
+    praised = [one for one in said if one.level == "praise"]
+    return [*praised, *in_order([*(one for one in said if one.level != "praise"), *of_values])]
 
 
 def in_order(said: Sequence[Finding]) -> list[Finding]:

@@ -11,6 +11,9 @@ from orthopsis.marking.judging.verdicts import JudgedStroke, MeetingPoint, Verdi
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import Phrase, Value
 
+EYE_LEVEL_MM = 100.0
+"""A shorter piece of it may be two light lines read as one."""
+
 Level = Literal["praise", "fix", "tidy"]
 
 
@@ -55,10 +58,30 @@ class JudgedSheet:
         """The numbers of a family's lines."""
         return [n for n, line in enumerate(self.judged) if line.family == family]
 
+    @property
+    def finished(self) -> bool:
+        """Whether it is judged as a whole, and its light lines are meant to be rubbed out."""
+        return self.key.step is None and self.reached is None
+
     def off(self, family: str) -> list[int]:
-        """The numbers of a family's lines that are off, the worst first."""
-        wrong = [n for n in self.of(family) if self.judged[n].verdict is Verdict.OFF]
+        """The numbers of a family's lines that are off, the worst first.
+
+        On a finished sheet nothing is said of light lines: what is left of them is not meant to be
+        seen, and where they run close together one is easily read from two.
+        """
+        wrong = [
+            n for n in self.of(family)
+            if self.judged[n].verdict is Verdict.OFF
+            and (not self.finished or self._is_seen(self.judged[n]))
+        ]  # fmt: skip
         return sorted(wrong, key=lambda n: -(self.judged[n].angle_deg or 0.0))
+
+    @staticmethod
+    def _is_seen(line: JudgedStroke) -> bool:
+        """Whether a line belongs to the finished drawing, or is most of the eye level."""
+        expected, found = line.assigned.expected, line.assigned.found
+        eye_level = expected is not None and expected.stroke.part is None
+        return found.dark or (eye_level and found.length_mm >= EYE_LEVEL_MM)
 
     @property
     def own_points(self) -> list[MeetingPoint]:

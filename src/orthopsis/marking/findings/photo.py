@@ -39,3 +39,6 @@ def about_the_photo(code: str) -> bool:
 
 
 PHOTO_CODES = frozenset({"photo-small", "photo-dark", "photo-blurred"})
+
+TONE_CODES = frozenset({"values-swapped", "plane-left-white", "shadow-missing", "shadow-astray"})
+"""What only the photo tells of the drawing."""

@@ -108,6 +108,14 @@ def _crossing(sheet: JudgedSheet, a: int, b: int) -> XY | None:
     return one.start[0] + t * ux, one.start[1] + t * uy
 
 
+def _narrow(sheet: JudgedSheet, a: int, b: int) -> float:
+    """The sine of the angle at which two lines cross."""
+    one, other = (sheet.judged[n].assigned.found for n in (a, b))
+    ux, uy = one.end[0] - one.start[0], one.end[1] - one.start[1]
+    vx, vy = other.end[0] - other.start[0], other.end[1] - other.start[1]
+    return abs(ux * vy - uy * vx) / (math.hypot(ux, uy) * math.hypot(vx, vy))
+
+
 def _good(sheet: JudgedSheet, numbers: list[int]) -> list[int]:
     """Of some lines those that are not off: a wrong line is said of by itself."""
     return [n for n in numbers if sheet.judged[n].verdict is not Verdict.OFF]
@@ -118,11 +126,14 @@ def _back_corners(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Fin
     said = []
     for corner in corners:
         lines = _good(sheet, corner.lines)
-        crossings = [c for a, b in combinations(lines, 2) if (c := _crossing(sheet, a, b))]
+        pairs = [(a, b) for a, b in combinations(lines, 2) if _crossing(sheet, a, b)]
+        crossings = [c for a, b in pairs if (c := _crossing(sheet, a, b))]
         if len(lines) < 3 or len(crossings) < 2:
             continue
         apart = max(math.dist(a, b) for a, b in combinations(crossings, 2))
-        doubt = math.hypot(*(_sway_mm(sheet, n, corner.at) for n in lines))
+        sway = {n: _sway_mm(sheet, n, corner.at) for n in lines}
+        # At a narrow angle lines cross as much further off as they lie beside their place.
+        doubt = max(math.hypot(sway[a], sway[b]) / _narrow(sheet, a, b) for a, b in pairs)
         if apart - doubt > BACK_CORNER_MM:
             said.append(finding("back-corner", "fix", corner.at, lines, apart=Number(apart)))
     return said[:MOST_OF_ONE_KIND]

@@ -36,6 +36,8 @@ LEAST_MM = 10.0
 """Shorter lines are too little to tell a cause by."""
 MOST_OF_IT = 0.85
 """So much of a line lies on edges, seen or hidden, if it is one of them."""
+AS_DARK = 0.9
+"""An edge is at least so dark, as a share of what most edges are."""
 PEAK_MM = 3.5
 PARALLEL_DEG, APART_DEG = 1.0, 2.5
 """Lines that lie so close in direction are drawn parallel; those so far apart should not be."""
@@ -91,13 +93,23 @@ def _through_neighbours(sheet: JudgedSheet) -> list[Finding]:
     if not len(hidden):
         return []
     every = np.concatenate([hidden, shown])
+    outlines = [
+        line.assigned.found.darkness for line in sheet.judged
+        if line.assigned.expected is not None and line.assigned.expected.outline
+    ]  # fmt: skip
+    # A guide line that was drawn on is no edge, though the pencil be a soft one.
+    enough = AS_DARK * float(np.median(outlines)) if outlines else 0.0
     found = []
     for n, line in enumerate(sheet.judged):
         stroke = line.assigned.found
         ends, long_mm = (stroke.start, stroke.end), stroke.length_mm
-        if not stroke.dark or share_beside(*ends, every) < MOST_OF_IT:
+        if not stroke.dark or stroke.darkness < enough or share_beside(*ends, every) < MOST_OF_IT:
             continue
         # An edge may be right as far as it shows, and run on behind what stands before it.
+        edge = line.assigned.expected
+        of_edge = edge is not None and edge.outline
+        if edge is not None and of_edge and long_mm - math.dist(*edge.stroke.segment) < LEAST_MM:
+            continue
         on_hidden_mm = share_beside(*ends, hidden) * long_mm
         beside_shown_mm = (1.0 - share_beside(*ends, shown)) * long_mm
         if min(on_hidden_mm, beside_shown_mm) > LEAST_MM:

@@ -15,8 +15,9 @@ from typing import ClassVar
 from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.by_rules import assign_by_rules, own_goals
 from orthopsis.marking.judging.families import Assigned, assign, without_handwork
-from orthopsis.marking.judging.missing_edges import seek_missing, to_their_ends
+from orthopsis.marking.judging.missing_edges import plainly_there, seek_missing, to_their_ends
 from orthopsis.marking.judging.pattern import without_grain, without_pattern
+from orthopsis.marking.judging.right_line import right_where_they_are
 from orthopsis.marking.judging.verdicts import (
     JudgedStroke,
     MeetingPoint,
@@ -91,7 +92,10 @@ class ByMeasures(Given):
     def looked_for(
         self, bare: Straightened, lines: list[Assigned], key: AnswerKey, strict: Strictness
     ) -> list[FoundStroke]:
-        return seek_missing(bare, *by_own_points(lines, key, strict))
+        lines, key = by_own_points(lines, key, strict)
+        strokes = seek_missing(bare, lines, key)
+        strokes = plainly_there(bare, strokes, assign(strokes, key), key)
+        return right_where_they_are(bare, strokes, key, strict)
 
 
 class ByPoints(Given):

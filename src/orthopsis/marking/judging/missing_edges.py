@@ -15,7 +15,7 @@ import cv2
 import numpy as np
 
 from orthopsis.marking.fitting import Array, ends_of
-from orthopsis.marking.judging.answer_key import AnswerKey, distances
+from orthopsis.marking.judging.answer_key import AnswerKey, distances, is_drawn
 from orthopsis.marking.judging.crossing_lines import measured_apart
 from orthopsis.marking.judging.families import Assigned
 from orthopsis.marking.judging.touching_lines import beside_another
@@ -40,6 +40,14 @@ BEYOND_MM = 4.0
 LEAST_MM = 4.0
 FARTHEST_MM = 20.0
 SPECK_MM = 0.75
+PLAINLY, PLAIN_UNDER, UNSURE_DEG = 0.65, 0.7, 6.0
+"""An edge is plainly there when so much of it is so dark, as a share of what most outlines are;
+where it cannot be measured apart from what it lies among, nothing is said of its direction.
+"""
+DARKER, LIGHTER = 1.15, 30.0
+"""So much darker than the lighter of the light lines it is, too; among these there may be outlines
+that were drawn faintly.
+"""
 
 
 def seek_missing(
@@ -68,17 +76,63 @@ def seek_missing(
         scraps.append(seen)
     # Now that both lines beside a narrow angle are known as far as they can be.
     touching: list[FoundStroke] = []
-    for scraps, start, end in _untold(key, own):
+    for scraps, start, end in list(_untold(key, own)):
         pair = beside_another(sheet, start, end, [s for s in others if s.dark and s not in scraps])
         if pair is not None:
             seen, touched = pair
             strokes = _without_scraps(strokes, seen, but=touched)
             touching.append(seen)
+            scraps.append(seen)
     strokes = to_their_ends(sheet, strokes)
     strokes = [stroke for stroke in strokes if not _is_of_others(stroke, strokes)]
     strokes = measured_apart(sheet, strokes, touching)
     # Of two that touch, the pencil of the one would lead the other past its end.
     return [*strokes, *touching]
+
+
+def plainly_there(
+    sheet: Straightened, strokes: Sequence[FoundStroke], lines: Sequence[Assigned], key: AnswerKey
+) -> list[FoundStroke]:
+    """The strokes, and edges that lie dark where they should though their pencil was taken for that
+    of another line, such as the guide line that they stand on.
+    """
+    dark = [stroke.darkness for stroke in strokes if stroke.dark]
+    if not dark:
+        return list(strokes)
+    enough = _plain_darkness(strokes, dark)
+    told = {id(line.expected) for line in lines if line.expected is not None}
+    drawn = ends_of([stroke for stroke in strokes if stroke.dark])
+    added = []
+    for edge, row in zip(key.expected, key.segments, strict=True):
+        if edge.outline and id(edge) not in told and not is_drawn(edge, drawn):
+            seen = _plainly_there(sheet, row[:2], row[2:], enough)
+            if seen is not None:
+                added.append(seen)
+    return [*strokes, *added]
+
+
+def _plain_darkness(strokes: Sequence[FoundStroke], dark: Sequence[float]) -> float:
+    """How dark an edge is that nobody would take for a guide line."""
+    light = [stroke.darkness for stroke in strokes if not stroke.dark]
+    guide = float(np.percentile(light, LIGHTER)) if light else 0.0
+    return max(PLAINLY * float(np.median(dark)), DARKER * guide)
+
+
+def _plainly_there(
+    sheet: Straightened, start: Array, end: Array, enough: float
+) -> FoundStroke | None:
+    """An edge that lies dark where it should, though its pencil is another line's as well."""
+    begins, ends = _tries(start, end)
+    under = _pencil_under(sheet, begins, ends, enough)
+    turn = np.abs(np.degrees(_turn(ends - begins, end - start)))
+    if under.max() < PLAIN_UNDER:
+        return None
+    k = int(np.argmin(np.where(under >= PLAIN_UNDER, turn - under, np.inf)))
+    seen = _measured(sheet, begins[k], ends[k], enough)
+    if seen is not None and _covered(start, end, [seen]) > ENOUGH_OF_IT:
+        return seen
+    (x0, y0), (x1, y1) = begins[k].tolist(), ends[k].tolist()
+    return FoundStroke((x0, y0), (x1, y1), UNSURE_DEG, enough, True)
 
 
 def _is_of_others(stroke: FoundStroke, strokes: Sequence[FoundStroke]) -> bool:
@@ -183,6 +237,26 @@ def _pencil_under(sheet: Straightened, begins: Array, ends: Array, enough: float
     return np.asarray((tones > enough).mean(axis=1), dtype=float)
 
 
+def laid_ruler(
+    sheet: Straightened, start: Array, end: Array, enough: float, within_deg: float
+) -> tuple[Array, Array, float]:
+    """How the ruler lies best along an edge, turned by no more than so much, and how much of it has
+    pencil so dark under it.
+    """
+    begins, ends = _tries(start, end)
+    turn = np.abs(np.degrees(_turn(ends - begins, end - start)))
+    near = turn <= within_deg
+    begins, ends = begins[near], ends[near]
+    under = _pencil_under(sheet, begins, ends, enough)
+    k = int(np.argmax(under - 0.02 * turn[near]))
+    return begins[k], ends[k], float(under[k])
+
+
+def pencil_line(sheet: Straightened, start: Array, end: Array, enough: float) -> FoundStroke | None:
+    """The pencil line under a ruler that lies so, from its first dark place to its last."""
+    return _measured(sheet, start, end, enough)
+
+
 def _turn(steps: Array, along: Array) -> Array:
     cross = along[0] * steps[:, 1] - along[1] * steps[:, 0]
     return np.asarray(np.arctan2(cross, steps @ along))
@@ -228,7 +302,7 @@ def _drawn_out(sheet: Straightened, stroke: FoundStroke, guide: float) -> FoundS
     along = (end - start) / stroke.length_mm
     # From well inside: a light guide line may go on where the edge ends.
     inside = min(FARTHEST_MM / 2, 0.4 * stroke.length_mm) * along
-    enough = max(0.55 * stroke.darkness, 0.4 * stroke.darkness + 0.6 * guide)
+    enough = max(0.7 * stroke.darkness, 0.4 * stroke.darkness + 0.6 * guide)
     enough = min(enough, 0.8 * stroke.darkness)
     first = start + inside
     first = first - _goes_on_mm(sheet, first, -along, enough) * along
