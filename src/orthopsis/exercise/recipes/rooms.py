@@ -96,7 +96,7 @@ ROOMS: tuple[Recipe, ...] = (
         "Stairs with a landing, a second flight at a right angle, and a rail along both.",
         "Risers are 1.2 cm and treads 2 cm, so every mark is a round one. The stairs are 10 cm "
         "wide in truth, the landing is just as long, and the second flight leads away from us.",
-        document("Up to the loft", 13, one(110, 235, 320), {
+        document("Up to the loft", 13, one(80, 245, 320), {
             "kind": "stairs", "id": "stairs", "risers": 5, "climbs": "right", "standing": "ground",
             "front": front(50, 190, 80, 60), "depth": {"true_mm": 100},
             "then": {"landing": 1.0, "risers": 5, "turn": "left"}, "rail": {"mm": 30}}, version=2),

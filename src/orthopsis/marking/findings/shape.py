@@ -25,6 +25,8 @@ ENDS_MM = 1.0
 """How surely the end of a pencil line is seen."""
 SAME_CORNER_MM = 0.1
 BACK_CORNER_MM = 2.5
+WIDE = math.sin(math.radians(30.0))
+"""Lines that cross at less than this cross further off, the narrower the angle."""
 MIDDLE_MM = 2.0
 PLACE_MM = 3.0
 RIGHT_ANGLE_DEG = 90.0
@@ -133,7 +135,8 @@ def _back_corners(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Fin
         apart = max(math.dist(a, b) for a, b in combinations(crossings, 2))
         sway = {n: _sway_mm(sheet, n, corner.at) for n in lines}
         # At a narrow angle lines cross as much further off as they lie beside their place.
-        doubt = max(math.hypot(sway[a], sway[b]) / _narrow(sheet, a, b) for a, b in pairs)
+        every = math.hypot(*sway.values())
+        doubt = max(every * max(1.0, WIDE / _narrow(sheet, a, b)) for a, b in pairs)
         if apart - doubt > BACK_CORNER_MM:
             said.append(finding("back-corner", "fix", corner.at, lines, apart=Number(apart)))
     return said[:MOST_OF_ONE_KIND]
