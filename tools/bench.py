@@ -306,8 +306,8 @@ def _trial() -> None:
     asked = cases(SHEETS, FIRST_SEED) + cases(BOXES, FIRST_SEED + 500)
     print(f"\nThe judge on {len(asked)} sheets from the stand-in, none of which it was tuned on")
     _trial_of(asked)
-    asked = cases(SHEETS, FIRST_SEED + 1000, classroom_setting)
-    asked += cases(BOXES, FIRST_SEED + 1500, classroom_setting)
+    asked = cases(SHEETS, FIRST_SEED + 2000, classroom_setting)
+    asked += cases(BOXES, FIRST_SEED + 2500, classroom_setting)
     print(f"\nThe same on {len(asked)} as children draw: wobbling, with guide lines to the points")
     _trial_of(asked)
 

@@ -16,8 +16,8 @@ const LIGHTEST = [
   { value: "front", label: "the front" },
 ] as const;
 const VALUES = [
-  { value: "4", label: "four, white to dark" },
-  { value: "3", label: "three, both sides alike" },
+  { value: "4", label: "four" },
+  { value: "3", label: "three, sides alike" },
 ] as const;
 
 const tone = computed(() => props.doc.tone ?? null);

@@ -48,7 +48,10 @@ export function lightsFor(doc: Exercise): { value: string; label: string }[] {
     { value: "right", label: "light from the right" },
     { value: SUN, label: "a sun before us" },
     { value: SUN_BEHIND, label: "a sun behind us" },
-    ...blocks.map(({ id }) => ({ value: `${LAMP}${id}`, label: `${id} as a lamp` })),
+    ...blocks.map(({ id }) => ({
+      value: `${LAMP}${id}`,
+      label: id.startsWith("lamp") ? id : `${id} as a lamp`,
+    })),
   ];
 }
 
