@@ -372,5 +372,15 @@ def test_a_room_is_furnished_by_clicks_on_its_floor_and_walls_and_lit(watched, s
     assert window["on"] == "room 1/left" and window["look"] == "window"
     assert tiles["on"] == "room 1/floor" and tiles["grid"] == [6, 8]
     told = document(server, "New one-point exercise")["tone"]
-    assert told["light"] == "right" and told["cast"] == ["room 1/floor"]
+    surfaces = [f"room 1/{one}" for one in ("floor", "back", "left", "right")]
+    assert told["light"] == "right" and told["cast"] == surfaces
     expect(page.get_by_text("Shadows and tone")).to_be_attached()
+    # A sun is dragged where it stands.
+    page.get_by_label("Tone").select_option("a sun behind us")
+    sun = page.get_by_role("slider", name="Where the rays of the sun behind us meet")
+    expect(sun).to_be_visible()
+    sun.focus()
+    page.keyboard.press("Shift+ArrowLeft")
+    saved(page)
+    light = document(server, "New one-point exercise")["tone"]["light"]
+    assert light["kind"] == "sun" and light["x_mm"] == 300

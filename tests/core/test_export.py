@@ -91,7 +91,9 @@ def test_only_what_can_be_chosen_by_eye_is(cut):
         from_data(changed(ONE_POINT, pieces__0__depth={**cut, "by_eye": True}))
 
 
-@pytest.mark.parametrize(("demand", "steps"), [("first steps", 6), ("standard", 9), ("stretch", 9)])
+@pytest.mark.parametrize(
+    ("demand", "steps"), [("first steps", 6), ("standard", 9), ("stretch", 12)]
+)
 def test_the_command_line_prints_each_demand(demand, steps, tmp_path):
     out = tmp_path / "pack.pdf"
     main(["handout", str(EXAMPLES / "seed-crates.json"), "-o", str(out), "--pack", "steps",

@@ -177,10 +177,11 @@ class Panel(Piece, Drawn):
 
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         """Itself, and those beside it."""
-        drawn = self._drawn(stage)
         repeat = self.place.repeat if isinstance(self.place, InWall) else None
-        if repeat is None or not isinstance(drawn, RoomPanel):
+        if repeat is None:
             return (self,)
+        drawn = self._drawn(stage)
+        assert isinstance(drawn, RoomPanel), "only what lies in a wall is repeated"
         found: list[Drawn] = [self]
         for number in range(1, repeat.count):
             part = Part(self.id, number)
