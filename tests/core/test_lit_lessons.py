@@ -8,7 +8,9 @@ from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.recipes import recipe
 from orthopsis.exercise.resolve import resolve
 from orthopsis.exercise.runthrough import run_through
-from tests.core.test_shadows import FURNISHED, LAMPS, ONE, SIDE, _block, lit
+from tests.core.test_shadows import SIDE, lit
+from tests.core.test_shadows_in_rooms import FURNISHED, LAMPS, _block
+from tests.rooms import ONE
 from tests.words import instruction, title
 
 SURFACES = [

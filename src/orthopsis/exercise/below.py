@@ -30,6 +30,7 @@ class BelowThings:
 
     def __init__(self, scene: Surfaces, paper: Paper, handed: Mapping[Part, object]) -> None:
         self.scene, self.paper, self.handed = scene, paper, handed
+        self._plans: dict[str, RoomPlan] = {}
 
     def way(self, number: int) -> str:
         """How a thing is held: on a top, a wall or the ceiling."""
@@ -69,8 +70,10 @@ class BelowThings:
 
     def plan(self, room: str) -> RoomPlan:
         """Plans on the floor of that room."""
-        one = next(one for one in self.scene.pieces if isinstance(one, Room) and one.id == room)
-        return RoomPlan(self.scene, self.paper, one, self.handed)
+        if room not in self._plans:
+            one = next(one for one in self.scene.pieces if isinstance(one, Room) and one.id == room)
+            self._plans[room] = RoomPlan(self.scene, self.paper, one, self.handed)
+        return self._plans[room]
 
     def level_with(self, uprights: Sequence[Upright], mark: Mark) -> Mark:
         """What lies plumb with a mark, and level with the second ends of some uprights whose first
@@ -127,7 +130,7 @@ class RoomPlan:
             against, pairs = {"left": (0, 4), "right": (5, 4)}, {
                 "left": ((0, 1), (4, 5)), "right": ((5, 1), (4, 0)),
             }  # fmt: skip
-        foot_line = self._foot(surface)
+        foot_line = self.foot_of(surface)
         feet = {
             k: self.paper.cross(self.paper.upright(corners[k]), foot_line) for k in against[surface]
         }
@@ -140,13 +143,14 @@ class RoomPlan:
         """From the ceiling to a side wall, down it, and back along the floor."""
         paper = self.paper
         wall = paper.cross(self._out("right", mark), self._upper("right"))
-        low = paper.cross(paper.upright(wall), self._foot("right"))
+        low = paper.cross(paper.upright(wall), self.foot_of("right"))
         found = paper.cross(self._out("right", low), paper.upright(mark))
         for start, end in ((mark, wall), (wall, low), (low, found)):
             paper.light(start.at, end.at, FREE, None)
         return found
 
-    def _foot(self, surface: str) -> Ruled:
+    def foot_of(self, surface: str) -> Ruled:
+        """The line in which a wall meets the floor."""
         wall = self.walls[surface]
         return self._toward(self.marks[wall.corner], wall.goal.name)
 

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import NamedTuple, Protocol
 
+from orthopsis.construction.order import NearPlace
 from orthopsis.errors import ExerciseError
 from orthopsis.perspective.segments import XY, inside
 from orthopsis.perspective.view import View
@@ -66,10 +67,17 @@ def under(
     places = base.places_of(surface, stage) if fits else ()
     if not places:
         raise ExerciseError(field, say("refused-no-such-surface", surface=Own(piece.on)))
-    level_mm = stage.view.eye_level_mm
+    return Under(floor=level_of(places, stage.view))
+
+
+def level_of(places: Sequence[NearPlace], view: View) -> float:
+    """How far below the eye level a level plane lies, by a nearness of 1: depth times the distance
+    from the eye level on paper, by that of its places which tells it best.
+    """
+    level_mm = view.eye_level_mm
     # On a level plane, nearness goes with the distance from the eye level.
     at, nearness = max(places, key=lambda one: abs(one[0].y - level_mm))
-    return Under(floor=(at.y - level_mm) / nearness)
+    return (at.y - level_mm) / nearness
 
 
 def _hung(piece: Piece, room: Room, surface: str, stage: Stage) -> float | None:

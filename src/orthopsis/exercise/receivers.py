@@ -7,6 +7,7 @@ from typing import NamedTuple, Protocol
 
 from orthopsis.errors import ExerciseError
 from orthopsis.exercise.document import Exercise
+from orthopsis.exercise.floors import level_of
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.vector import Vector, cross, dot, times
@@ -102,10 +103,8 @@ def _top(scene: Surfaces, piece: str, surface: str) -> Receiver | None:
         if base.id == piece and stage.view == scene.main and not stage.floating:
             places = base.places_of(surface, stage)
             if places:
-                at, nearness = max(places, key=lambda one: abs(one[0].y - scene.main.eye_level_mm))
-                floor = (at.y - scene.main.eye_level_mm) / nearness
                 area = Area((tuple(place.xy for place, _ in places),))
-                return Receiver("", area, base=part, floor=floor)
+                return Receiver("", area, base=part, floor=level_of(places, scene.main))
     return None
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Act, Do, Ruled, count
+from orthopsis.construction.moves import Act, Do, count
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.shadow import keep_shadow, shadow_shown
 from orthopsis.exercise.below import BelowThings
@@ -19,9 +19,7 @@ from orthopsis.perspective.segments import Portion
 from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
-from orthopsis.pieces.kinds.room import Room
 from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.placement.room import Wall
 from orthopsis.pieces.shapes.made.cells import CellEdge, Knot
 from orthopsis.pieces.shapes.made.shadow import CellShadow, ShadowOn, ShadowWork, Surface
 
@@ -58,7 +56,7 @@ def draw_shadows(
                 work = casting[number].work(paper, knots[number], fall.light)
                 if not drawn[number].stands_on(fall.receiver):
                     _draw_feet(paper, below, drawn[number], work, fall.real(number))
-                _draw_tips(paper, tone, fall, number, work, handed)
+                _draw_tips(paper, tone, fall, number, work, below)
     for number in seen:
         _draw_outline(paper, falls, number, casting[number])
 
@@ -149,8 +147,7 @@ def _surface(scene: Surfaces, receiver: Receiver, one: Caster, light: LightOnPap
 
 
 def _draw_tips(
-    paper: Paper, tone: ToneSpec, fall: _Fall, number: int, work: ShadowWork,
-    handed: Mapping[Part, object],
+    paper: Paper, tone: ToneSpec, fall: _Fall, number: int, work: ShadowWork, below: BelowThings
 ) -> None:  # fmt: skip
     """The step that finds where the shadow of each corner ends on a surface."""
     shadow, receiver = fall.shadows[number], fall.receiver
@@ -166,21 +163,11 @@ def _draw_tips(
         step.say(_WORDS[tone_kind(tone)], count=count(len(tips)))
         step.check("shadow-tips-check")
     else:
-        tips = one.draw_turns(work, _wall_foot(paper, room, wall, handed), real)
+        tips = one.draw_turns(work, below.plan(room.id).foot_of(receiver.surface), real)
         step.say("shadow-turns", count=count(len(tips)), wall=Choice(receiver.surface))
         step.check("shadow-turns-check")
     step.differs(lines=count(len(tips)))
     step.bulk = True
-
-
-def _wall_foot(paper: Paper, room: Room, wall: Wall, handed: Mapping[Part, object]) -> Ruled:
-    """The line in which a wall meets the floor; it is drawn already."""
-    frame, corner = handed.get(room.part), room.place.corners()[wall.corner]
-    known = frame if isinstance(frame, FrameMarks) else FrameMarks()
-    start = known[wall.corner] if wall.corner in known else paper.mark(corner)
-    if wall.goal.at.at_infinity:
-        return paper.level(start)
-    return paper.lay(start, paper.mark(wall.goal.at))
 
 
 def _draw_outline(paper: Paper, falls: Sequence[_Fall], number: int, cast: CellShadow) -> None:

@@ -25,6 +25,8 @@ ENDS_MM = 1.0
 """How surely the end of a pencil line is seen."""
 SAME_CORNER_MM = 0.1
 BACK_CORNER_MM = 2.5
+NARROW = math.sin(math.radians(12.0))
+"""Lines at less are too nearly parallel to tell where they cross."""
 WIDE = math.sin(math.radians(30.0))
 """Lines that cross at less than this cross further off, the narrower the angle."""
 MIDDLE_MM = 2.0
@@ -103,7 +105,7 @@ def _crossing(sheet: JudgedSheet, a: int, b: int) -> XY | None:
     ux, uy = one.end[0] - one.start[0], one.end[1] - one.start[1]
     vx, vy = other.end[0] - other.start[0], other.end[1] - other.start[1]
     turn = ux * vy - uy * vx
-    if abs(turn) < math.sin(math.radians(12.0)) * math.hypot(ux, uy) * math.hypot(vx, vy):
+    if _narrow(sheet, a, b) < NARROW:
         return None
     wx, wy = other.start[0] - one.start[0], other.start[1] - one.start[1]
     t = (wx * vy - wy * vx) / turn

@@ -128,7 +128,7 @@ def _plainly_there(
     if under.max() < PLAIN_UNDER:
         return None
     k = int(np.argmin(np.where(under >= PLAIN_UNDER, turn - under, np.inf)))
-    seen = _measured(sheet, begins[k], ends[k], enough)
+    seen = pencil_line(sheet, begins[k], ends[k], enough)
     if seen is not None and _covered(start, end, [seen]) > ENOUGH_OF_IT:
         return seen
     (x0, y0), (x1, y1) = begins[k].tolist(), ends[k].tolist()
@@ -201,7 +201,7 @@ def _seen(
     for k in order[:6]:
         if under[k] < UNDER:
             return None
-        stroke = _measured(sheet, begins[k], ends[k], enough)
+        stroke = pencil_line(sheet, begins[k], ends[k], enough)
         if stroke is None or stroke.length_mm < 0.6 * size:
             continue
         if not lies_on_any(stroke, others, 0.5):
@@ -252,17 +252,12 @@ def laid_ruler(
     return begins[k], ends[k], float(under[k])
 
 
-def pencil_line(sheet: Straightened, start: Array, end: Array, enough: float) -> FoundStroke | None:
-    """The pencil line under a ruler that lies so, from its first dark place to its last."""
-    return _measured(sheet, start, end, enough)
-
-
 def _turn(steps: Array, along: Array) -> Array:
     cross = along[0] * steps[:, 1] - along[1] * steps[:, 0]
     return np.asarray(np.arctan2(cross, steps @ along))
 
 
-def _measured(sheet: Straightened, start: Array, end: Array, enough: float) -> FoundStroke | None:
+def pencil_line(sheet: Straightened, start: Array, end: Array, enough: float) -> FoundStroke | None:
     """The pencil line under the ruler, from its first dark place to its last."""
     size = float(np.linalg.norm(end - start))
     place, along = (start + end) / 2, (end - start) / size
