@@ -64,6 +64,35 @@ def random_houses(seed: int, most_pieces: int = 3) -> Data:
     return data
 
 
+def random_flush_houses(seed: int, most_pieces: int = 2) -> Data:
+    """The same with blocks that go on to the end of their wall, some as high as it, in pairs that
+    touch, and roofs whose two overhangs differ.
+    """
+    rng = random.Random(seed)
+    data = random_houses(seed, most_pieces)
+    for piece in data["pieces"]:
+        if piece["kind"] != "building":
+            continue
+        high = _height(piece)
+        blocks = [one for one in piece["parts"] if one["kind"] == "block"]
+        if not blocks:
+            blocks = [{"kind": "block", "id": "sign", "on": rng.choice(["left", "right"]),
+                       "height_mm": high * 0.3, "out_mm": rng.randint(1, 9)}]  # fmt: skip
+            piece["parts"] += blocks
+        block = blocks[0] | {"to": {"fraction": 0.06}, "height_mm": high * rng.choice([0.47, 1.0])}
+        block["up_mm"] = 0.0
+        block.pop("from", None)
+        if rng.random() < 0.3:
+            block.pop("to")
+        elif rng.random() < 0.5:
+            second = {"id": "second", "from": {"fraction": 0.06}, "to": {"fraction": 0.1}}
+            piece["parts"].append(block | second)
+        piece["parts"][piece["parts"].index(blocks[0])] = block
+        if piece["roof"].get("eaves_mm") and piece["roof"]["kind"] == "gable":
+            piece["roof"]["rake_mm"] = rng.choice([0.0, 2.0, 9.0])
+    return data
+
+
 def _wings(rng: random.Random, piece: Data, one_point: bool, high: float) -> None:
     """A block on a wall becomes a house by itself; on a flat roof there may be a setback."""
     for part in piece["parts"]:

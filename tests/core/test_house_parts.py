@@ -287,7 +287,6 @@ def test_on_a_wall_that_we_face_a_block_has_a_front_on_the_sheet():
         ({"to": {"fraction": 0.9}}, "parts.sign.to"),
         ({"on": "front"}, "parts.sign.on"),
         ({"height_mm": None}, "parts[0].height_mm"),
-        ({"to": None}, "parts[0]"),
     ],
 )
 def test_a_block_that_fits_no_wall_is_refused_by_its_field(more, path):

@@ -2337,7 +2337,8 @@ export interface components {
          * @description Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
          *     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
          *     how the far slope is found. A roof with `eaves_mm` hangs over the walls; its edge is a board
-         *     `board_mm` high, and the peak is measured above that.
+         *     `board_mm` high, and the peak is measured above that. Over the walls with a gable it may hang
+         *     `rake_mm` instead, or not at all: there wall and gable are one face.
          */
         Gable: {
             /** Peak Mm */
@@ -2361,6 +2362,8 @@ export interface components {
             end: "left" | "right" | "front" | "side";
             /** Eaves Mm */
             eaves_mm?: number | null;
+            /** Rake Mm */
+            rake_mm?: number | null;
             /** Board Mm */
             board_mm?: number | null;
         };
@@ -4061,8 +4064,9 @@ export interface components {
          * @description A block on a flat roof. `in` is cut on the roof's edge from its near corner, to the left (in
          *     one point from the left corner, along the front); its corners lie on the roof's diagonals, so it
          *     is set in by the same share on all sides. One that hangs over has `out_mm` instead: so far that
-         *     edge is drawn on beyond the corner. `height_mm` is measured up its own near upright. It may have
-         *     a `roof`, and `parts` in its own walls.
+         *     edge is drawn on beyond the corner, and the other edge there `across_mm` if that is given.
+         *     `height_mm` is measured up its own near upright. It may have a `roof`, and `parts` in its own
+         *     walls.
          */
         Setback: {
             /**
@@ -4075,6 +4079,8 @@ export interface components {
             in?: components["schemas"]["Cut"] | null;
             /** Out Mm */
             out_mm?: number | null;
+            /** Across Mm */
+            across_mm?: number | null;
             /** Height Mm */
             height_mm: number;
             /**
@@ -4869,7 +4875,9 @@ export interface components {
          * WallBlock
          * @description A block on the wall `on`, between two cuts along its foot, `up_mm` above the ground and
          *     `height_mm` high on the near upright; `out_mm` is how far its near upper corner stands out
-         *     toward us on paper. On a wall that we face its place is a `front` on the sheet.
+         *     toward us on paper. Without `from` or `to` it goes on to the end of the wall, and is flush with
+         *     the one round the corner. Its top may be `level_with` the head of a door or window of the house
+         *     instead of having a height. On a wall that we face its place is a `front` on the sheet.
          *
          *     It is a house by itself: it may have a `roof`, and `parts` that lie in its own walls, which are
          *     called as the house's walls that they run along.
@@ -4902,6 +4910,8 @@ export interface components {
             up_mm: number;
             /** Height Mm */
             height_mm?: number | null;
+            /** Level With */
+            level_with?: string | null;
             front?: components["schemas"]["Front"] | null;
             /** Out Mm */
             out_mm: number;

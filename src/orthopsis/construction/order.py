@@ -131,6 +131,8 @@ class Body:
     """Whether it is built on a side that turns away, so that what it is built on hides it."""
     by_nearness: bool = False
     """Whether what hides its lines may be told line by line, as all of them are edges."""
+    seams: tuple[SeenLine, ...] = ()
+    """Where it goes on in another part of its piece: no line of either stays there."""
 
     @cached_property
     def shown(self) -> Shown:

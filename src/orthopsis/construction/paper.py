@@ -226,13 +226,19 @@ class Paper(MoveRecord):
             if on_sheet is None:
                 continue
             self._step.corners += (end for end in ends if self.sheet.holds(end.at))
+            flush = self.standing.flush_with(segment, body, self.tolerance)
+            seam = [*chain.from_iterable(flush.values())]
             covered = drawn_by_others(segment, body, self.standing.bodies, self.tolerance)
+            if seam:
+                covered = [open for one in covered for open in remainder(seam, one)]
             covered += self._drawn_before(segment, family, body.part)
             beside = self.standing.under_parts_of(segment, body)
             nearer = self.standing.under_nearer(segment, body.part, self.tolerance) | beside
-            not_begun = beside.keys() - {step.part for step in self.steps}
+            not_begun = (beside.keys() | flush.keys()) - {step.part for step in self.steps}
             later = self.standing.built_on(body.part) | not_begun
             self._step.behind |= nearer.keys() - later
+            for one, portions in flush.items():
+                nearer[one] = [*nearer.get(one, ()), *portions]
             covered += chain.from_iterable(nearer[one] for one in nearer if one not in later)
             for one in (one for one in nearer if one in later):
                 # It is not there yet: the line is drawn, and rubbed out with its light lines.

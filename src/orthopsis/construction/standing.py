@@ -10,6 +10,7 @@ from orthopsis.construction.order import Body, Ordered, SeenLine
 from orthopsis.perspective.segments import (
     Portion,
     Segment,
+    at,
     box_of,
     boxes_touch,
     portion_shared,
@@ -60,13 +61,30 @@ class StandingBodies:
         beside = self._mixed.get(body.part, ())
         if not beside:
             return {}
-        own = next((edge for edge in body.shown.edges if portion_shared(line, edge.segment)), None)
+        own = _own_edge(line, body)
         if own is None:
             return {}
         ends = (own.nearness_at(position_on(own.segment, end)) for end in line)
         seen = SeenLine(line, (next(ends), next(ends)))
         found = {other: hidden_by(seen, faces) for other, faces in beside}
         return {by: portions for by, portions in found.items() if portions}
+
+    def flush_with(
+        self, line: Segment, body: Body, tolerance: Tolerance
+    ) -> dict[Part, list[Portion]]:
+        """Where a finished line of a body lies on its seam with another part: both are one there."""
+        own = _own_edge(line, body) if body.seams else None
+        if own is None:
+            return {}
+        found = dict[Part, list[Portion]]()
+        for other in self.bodies:
+            if other is body or other.part.piece != body.part.piece:
+                continue
+            shared = (_in_space(line, own, seam, tolerance) for seam in other.seams)
+            portions = [one for one in shared if one is not None]
+            if portions:
+                found[other.part] = portions
+        return found
 
     def under_nearer(
         self, segment: Segment, part: Part | None, tolerance: Tolerance
@@ -81,3 +99,19 @@ class StandingBodies:
             if boxes_touch(other.box, box)
         }
         return {by: portions for by, portions in covered.items() if portions}
+
+
+def _own_edge(line: Segment, body: Body) -> SeenLine | None:
+    """The edge of a body that a finished line of it lies on."""
+    return next((edge for edge in body.shown.edges if portion_shared(line, edge.segment)), None)
+
+
+def _in_space(line: Segment, own: SeenLine, seam: SeenLine, tolerance: Tolerance) -> Portion | None:
+    """Where a line on an edge lies on a seam, not only before or behind it."""
+    shared = portion_shared(line, seam.segment, tolerance)
+    if shared is None:
+        return None
+    place = at(line, sum(shared) / 2.0)
+    lead = own.nearness_at(position_on(own.segment, place))
+    lead -= seam.nearness_at(position_on(seam.segment, place))
+    return shared if abs(lead) <= tolerance.depth else None

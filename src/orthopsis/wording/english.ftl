@@ -2442,12 +2442,19 @@ block-on-front =
     { $height } high. Mark its other corners, too.
 # $upright (marks) $high (length) $vp (point)
 block-height =
-    Up { $upright } mark { $high } above the ground, and lead it lightly to { $vp }. Draw uprights over the two marks on the
-    ground line.
+    Up { $upright } mark { $high } above the ground, and lead it lightly to { $vp }.
 # $upright (marks) $low (length) $high (length) $vp (point)
 block-heights =
-    Up { $upright } mark { $low } and { $high } above the ground, and lead both lightly to { $vp }. Draw uprights over the two
-    marks on the ground line.
+    Up { $upright } mark { $low } and { $high } above the ground, and lead both lightly to { $vp }.
+# $upright (marks) $high (length) $vp (point) $panel (own)
+block-level =
+    Its top is level with the head of “{ $panel }”: that is { $high } above the ground up { $upright }, the mark that you
+    have. Lead it lightly to { $vp }.
+# $count (number)
+block-uprights = { $count ->
+    [one] Draw an upright over the mark on the ground line.
+   *[other] Draw uprights over the two marks on the ground line.
+}
 # $mark (mark)
 block-corner = The near upper crossing is { $mark }.
 block-place-check = It lies in the wall like a window.
@@ -2461,6 +2468,7 @@ block-out =
 block-out-level = Level from { $start } go { $out } out of the wall: { $mark }. From the other corners draw level, too.
 # $mark (mark)
 block-front = From { $mark } draw its front like the wall behind it: edge by edge, from line to line.
+block-flush = Its side goes on in the wall round the corner: both are one face, and no line stays between them.
 block-out-check = Its front runs like the wall, and its sides like the wall round the corner.
 setback-foot-title = the foot on the roof
 # $one (marks) $other (marks)
@@ -2474,6 +2482,18 @@ overhang-diagonals =
     Draw the diagonals { $one } and { $other } of the walls’ top lightly, and on beyond the corners at both ends.
 # $edge (marks) $out (length) $mark (mark)
 overhang-beyond = Draw the line { $edge } on by { $out }: { $mark }.
+# $one (marks) $other (marks) $middle (mark)
+overhang-middle =
+    Draw the diagonals { $one } and { $other } of the walls’ top lightly: they cross in its middle, { $middle }.
+# $mark (mark) $middle (mark) $edge (marks) $far (mark)
+overhang-through =
+    Lay the ruler on { $mark } and on the middle { $middle }: where it meets the line { $edge }, drawn on, is { $far }, as far
+    beyond the wall as { $mark }.
+# $corners (marks)
+overhang-edges =
+    From these marks draw light lines that run like the edges of the walls. Where they cross are the corners of the roof,
+    { $corners }.
+overhang-edges-check = Each side runs like the wall below it.
 # $mark (mark) $corners (marks)
 overhang-foot =
     From { $mark } draw a light line as the edge round the corner runs, from diagonal to diagonal, and turn there: so go round
@@ -2490,7 +2510,15 @@ setback-block =
     like the edge of the foot below it.
 setback-block-check = Its edges run to the same points as those of the building below.
 refused-setback-no-flat-roof = A setback stands on a flat roof. Choose a flat roof for the building, or take the setback out.
+refused-rake-without-eaves = says how far the roof hangs over at its gables; give “eaves_mm” for the other sides as well
+refused-eaves-of-joined =
+    this roof would hang over into the house beside it; turn its gables to that house and let it hang over 0 there, or leave
+    a gap
 refused-eaves-at-a-wall = a roof that leans on a wall does not hang over; leave “eaves_mm” out here
+refused-block-height = give either “height_mm” or “level_with”, the name of the door or window whose head it is level with
+# $panel (own)
+refused-no-such-head = this house has no door or window called “{ $panel }”; name one of its own, or give “height_mm”
+refused-head-below = the head of that opening lies no higher than the block begins; lower “up_mm”, or name another
 refused-part-behind = reaches behind the eye; make it smaller, or move its house away from us
 refused-setback-in-or-out = is either set in (“in”) or hangs over (“out_mm”); give one of the two
 refused-setback-too-far = It is set in so far that nothing is left of it. Choose less than half of the roof.
@@ -3335,6 +3363,7 @@ field-arm-long-mm = Arm, long
 field-arm-down-mm = Arm, below the top
 field-roof-kind = Roof
 field-roof-eaves-mm = It hangs over the walls
+field-roof-rake-mm = It hangs over differently at the gables
 choice-roof-flat = flat
 choice-roof-gable = gable: two slopes
 choice-roof-hip = hip: four slopes

@@ -23,6 +23,7 @@ from orthopsis.pieces.shapes.house.fittings import (
 from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import check_names, fitted_house
+from orthopsis.pieces.shapes.house.lid import joined
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -89,7 +90,8 @@ class Building(BlockPiece, DrawnHouse):
 
     def house(self, stage: Stage) -> House:
         """The building where it stands."""
-        return fitted_house(self.part, self.name, self.place, self.roof, self.fittings, stage)
+        house = fitted_house(self.part, self.name, self.place, self.roof, self.fittings, stage)
+        return joined(house, self.fittings)
 
     def handles(self, stage: Stage, settled: Piece) -> list[Grip]:
         assert isinstance(settled, Building)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 from typing import Annotated, Any, ClassVar, Literal, Self
 
 from pydantic import Field, model_validator
@@ -40,6 +41,7 @@ from orthopsis.pieces.shapes.house.fittings import (
 from orthopsis.pieces.shapes.house.handles import house_handles
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import check_names, fitted_house
+from orthopsis.pieces.shapes.house.lid import hangs_over_ends, joined
 from orthopsis.pieces.shapes.house.members import members
 from orthopsis.pieces.shapes.house.moved import moved_house
 from orthopsis.pieces.shapes.house.roofs import Flat, Roof, roof_chosen
@@ -76,7 +78,8 @@ class RowHouse(DrawnHouse):
     def house(self, stage: Stage) -> House:
         """The building where it stands."""
         member = self.member
-        return fitted_house(self.part, self.name, self.place, member.roof, member.fittings, stage)
+        house = fitted_house(self.part, self.name, self.place, member.roof, member.fittings, stage)
+        return joined(house, member.fittings)
 
     @property
     def member_name(self) -> str:
@@ -220,11 +223,24 @@ class Row(Piece):
     def parts(self, stage: Stage) -> Sequence[Drawn]:
         """Each house, and what is built on it."""
         found: list[Drawn] = []
-        for house in self._houses(stage):
+        houses = self._houses(stage)
+        self._check_eaves(houses, stage)
+        for house in houses:
             path: Path = ("buildings", house.part.number - 1)
             own = members(house.house(stage), house.member.fittings, path, house.member.id)
             found += [house, *own]
         return found
+
+    def _check_eaves(self, houses: Sequence[RowHouse], stage: Stage) -> None:
+        """Refuse roofs that hang over into the house that theirs is joined to. Raises
+        ExerciseError.
+        """
+        for number, (before, house) in enumerate(pairwise(houses), start=1):
+            if house.member.gap is None and house.member.behind is None:
+                for k, one in ((number - 1, before), (number, house)):
+                    if hangs_over_ends(one.house(stage), one.place.side):
+                        field = f"buildings.{k}.roof.rake_mm"
+                        raise stage.refuse(field, say("refused-eaves-of-joined"))
 
     def grips(self, stage: Stage) -> list[Grip]:
         """None: a row goes with what it begins at."""

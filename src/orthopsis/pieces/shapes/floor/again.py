@@ -41,7 +41,7 @@ class AgainPanel(RoomPanel):
     base: RoomPanel
     toward: str
 
-    @property
+    @cached_property
     def pairs(self) -> Pairs:
         """Where it goes on from."""
         (left_top, _), (right_top, _) = (self.base.by_ruler[k] for k in (0, self._other_top))
@@ -99,7 +99,7 @@ class AgainPanel(RoomPanel):
 
     # --- for the construction ----------------------------------------------------------------
 
-    @property
+    @cached_property
     def by_ruler(self) -> list[Place]:
         base, (last, before) = self.base.by_ruler, self.pairs
         (a, _), (b, _) = (base[k] for k in before)
@@ -154,7 +154,7 @@ class AgainPanel(RoomPanel):
         self.keep(site, ordered)
         return ordered
 
-    @property
+    @cached_property
     def niche(self) -> Niche | None:
         """As deep as the base's in truth: the lines along its back go on."""
         base, own = self.base.niche, super().niche

@@ -13,7 +13,7 @@ from orthopsis.pieces.shapes.house.fittings import Fitting
 from orthopsis.pieces.shapes.house.form import FIRST, middle, of_corners, raised
 from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.house import House
-from orthopsis.pieces.shapes.house.lid import lid_of, roofed
+from orthopsis.pieces.shapes.house.lid import ends_along_the_edge, lid_of, roofed
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.on_wall_moves import OnWall
 from orthopsis.pieces.shapes.house.panels import Panel
@@ -37,7 +37,10 @@ def house_handles(house: House, fittings: Sequence[Fitting], path: str = "") -> 
     yield from _peak(roofed(house), path)
     lid = lid_of(house)
     if lid is not None:
-        yield from _out(house, lid, f"{path}roof", "eaves_mm")
+        ways = "eaves_mm", "rake_mm"
+        if isinstance(house.over, Gable) and ends_along_the_edge(house.over, house):
+            ways = ways[::-1] if lid.across_mm is not None else ways
+        yield from _out(house, lid, f"{path}roof", ways)
     for number, one in enumerate(fittings):
         if isinstance(one, Setback):
             yield from _setback(house, one, f"{path}parts.{number}")
@@ -60,11 +63,11 @@ def house_handles(house: House, fittings: Sequence[Fitting], path: str = "") -> 
 
 def _block(house: House, block: WallBlock, here: str) -> Iterator[Grip]:
     """How high it is and how far it stands out, and all of the house that it is."""
-    own, place = wing_of(house, block, house.stage), OnWall(house, block)
+    own, place = wing_of(house, block, house.stage), OnWall(house, block.levelled(house))
     places = [_at(one) for one in own.on_paper]
     behind, out = place.numbers.behind.near_top, place.numbers.out.near_top
     yield _length(here, "out_mm", places[behind], places[out], "grip-out")
-    if block.front is None:
+    if block.height_mm is not None:
         foot, rise = house.on_paper[place.wall.near_upright[1]], of_corners(house.on_paper)
         low, high = (
             _at(raised(foot, rise, mm)) for mm in (block.up_mm, block.up_mm + block.tall_mm)
@@ -83,7 +86,7 @@ def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
     level = Point(inward[0], 0.0, 0.0)
     cut = setback.in_
     if cut is None:
-        yield from _out(house, setback, here, "out_mm")
+        yield from _out(house, setback, here, ("out_mm", "across_mm"))
     elif way is None:
         end = Point(start.x + (cut.along_mm or 0.0), start.y)
         yield _length(f"{here}.in", "along_mm", start, end, "grip-inset")
@@ -95,13 +98,16 @@ def _setback(house: House, setback: Setback, here: str) -> Iterator[Grip]:
     yield from house_handles(own, setback.fittings, f"{here}.")
 
 
-def _out(house: House, lid: Setback, here: str, way: str) -> Iterator[Grip]:
+def _out(house: House, lid: Setback, here: str, ways: tuple[str, str]) -> Iterator[Grip]:
     """How far a roof hangs over its walls."""
     place = OnTop(house, lid)
-    near, beside = (house.on_paper[k] for k in place.corners_of_top[:2])
-    edge = minus(beside, near)
-    beyond = plus(near, times(edge, place.share(near, edge, by_ruler=True)))
-    yield _length(here, way, _at(near), _at(beyond), "grip-overhang")
+    near, beside, other = (house.on_paper[k] for k in place.corners_of_top[:3])
+    edges = [(ways[0], minus(beside, near), place.ways[0], lid.out_mm)]
+    edges.append((ways[1], minus(other, near), place.ways[1], lid.across_mm))
+    for way, edge, family, out_mm in edges:
+        if out_mm is not None:
+            beyond = plus(near, times(edge, place.hangs(near, edge, family, out_mm)))
+            yield _length(here, way, _at(near), _at(beyond), "grip-overhang")
 
 
 def _at(place: Vector) -> Point:

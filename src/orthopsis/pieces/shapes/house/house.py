@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field
 from functools import cached_property
+from itertools import chain
 from typing import Literal, Protocol
 
 from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body, NearPlace, SeenLine, Shown
 from orthopsis.errors import Unfit
 from orthopsis.perspective.area import Area
-from orthopsis.perspective.plane import Point
+from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal
-from orthopsis.perspective.view import VanishingPoint
+from orthopsis.perspective.view import VanishingPoint, on_paper
 from orthopsis.phrase import Value, say
 from orthopsis.picture.solid import Detail, Solid, polyhedron
 from orthopsis.pieces.base import Site, Stage
@@ -25,6 +26,7 @@ from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_t
 from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.panels import Panel, Taken
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
+from orthopsis.pieces.shapes.house.seams import seams, unseamed
 from orthopsis.pieces.shapes.house.walls import AROUND, Walls
 
 
@@ -69,6 +71,8 @@ class House:
     over_patterns: Sequence[OnFaces] = ()
     on_top: bool = False
     """Whether something stands on its flat roof, whose corners are then found even if hidden."""
+    beside: Callable[[], Sequence[House]] = field(default=tuple, compare=False)
+    """What of the same piece may lie flush with it, so that faces of both are one."""
 
     @cached_property
     def walls(self) -> Walls:
@@ -116,10 +120,13 @@ class House:
         details += [one for pattern in self.patterns for one in pattern.details(self)]
         # What lies in a wall that turns away is not drawn, even where the house is seen through.
         details = [one for one in details if self.faces_us(one.face)]
-        return polyhedron(
+        whole = polyhedron(
             self.part, self.in_space, self.form.faces, families, details,
             transparent=self.stage.transparent, floating=self.stage.floating,
         )  # fmt: skip
+        faces = self.form.faces
+        flush = (seams(faces, self.in_space, o.form.faces, o.in_space) for o in self.beside())
+        return unseamed(whole, [*chain.from_iterable(flush)])
 
     def faces_us(self, number: int) -> bool:
         """Whether a face turns its outside to us. Raises ExerciseError."""
@@ -155,6 +162,15 @@ class House:
         """The openings of a panel that doors take the place of. Raises ExerciseError."""
         return taken_by_doors(panel, self.panels, self.block_in_space, self.walls)
 
+    def head_mm(self, panel: Panel) -> float:
+        """How far up its wall's near upright the head of its lowest openings lies."""
+        if panel.front is not None:
+            return self.foot_mm - panel.front.y_mm
+        top, foot = (
+            Point(*on_paper(self.on_paper[k])) for k in panel.wall(self.walls).near_upright
+        )
+        return panel.rows(distance(top, foot))[0].head_mm
+
     def by_hand(self) -> list[tuple[XY, ...]]:
         """The outlines on paper of what pupils draw in its walls by hand. Raises ExerciseError."""
         block, found = self.block_in_space, list[tuple[XY, ...]]()
@@ -189,9 +205,16 @@ class House:
                 ),
             )
 
+        flush = (seams(faces, self.on_paper, o.form.faces, o.on_paper) for o in self.beside())
         return Body(
             part=self.part, name=self.name, corners=corners, faces=faces, show=show,
             transparent=clear, floating=self.stage.floating,
+            seams=tuple(
+                SeenLine(
+                    (on_paper(one.start), on_paper(one.end)), (1 / one.start[2], 1 / one.end[2])
+                )
+                for one in chain.from_iterable(flush)
+            ),
         )  # fmt: skip
 
     @cached_property

@@ -9,10 +9,12 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.pieces.base import OpenFace, Stage
 from orthopsis.pieces.roles import Path
 from orthopsis.pieces.shapes.house.house import MOST_MEMBERS, House
+from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.open_faces import ON_WALLS, open_faces
 from orthopsis.pieces.shapes.house.roof import BOARD_MM
+from orthopsis.pieces.shapes.house.roofs import Gable
 from orthopsis.pieces.shapes.house.setback import Setback
-from orthopsis.pieces.shapes.house.wing import Wing, wing_of
+from orthopsis.pieces.shapes.house.wing import Wing, blocks_on, may_be_flush, wing_of
 
 
 def lid_of(house: House) -> Setback | None:
@@ -20,11 +22,21 @@ def lid_of(house: House) -> Setback | None:
     roof = house.over
     if roof is None or roof.eaves_mm is None:
         return None
-    slopes = roof.model_copy(update={"eaves_mm": None})
+    slopes = roof.model_copy(update={"eaves_mm": None, "rake_mm": None}, deep=False)
+    hangs = {"out_mm": roof.eaves_mm}
+    if isinstance(roof, Gable) and roof.rake_mm is not None:
+        along = ends_along_the_edge(roof, house)
+        hangs = {"out_mm": roof.rake_mm if along else roof.eaves_mm,
+                 "across_mm": roof.eaves_mm if along else roof.rake_mm}  # fmt: skip
     return Setback.model_validate(
-        {"kind": "setback", "id": "roof", "out_mm": roof.eaves_mm, "roof": slopes,
+        {"kind": "setback", "id": "roof", **hangs, "roof": slopes,
          "height_mm": roof.board_mm or BOARD_MM, "parts": list(house.over_patterns)}
     )  # fmt: skip
+
+
+def ends_along_the_edge(roof: Gable, house: House) -> bool:
+    """Whether the edge that is drawn on first leads out over a wall with a gable."""
+    return roof.end != "front" if house.walls.one_point else roof.end == "right"
 
 
 def roofed(house: House) -> House:
@@ -37,13 +49,40 @@ def roofed(house: House) -> House:
     return replace(own, stage=house.stage, on_slopes=house.on_slopes)
 
 
+def joined(house: House, fittings: Sequence[object]) -> House:
+    """A house with what of it may lie flush with its walls."""
+    lid = lid_of(house)
+    ends = lid is not None and ends_flush(lid)
+    if not ends and not any(may_be_flush(one) for one in fittings):
+        return house
+    return replace(
+        house,
+        beside=lambda: [*blocks_on(house, fittings), *([roofed(house)] if ends else [])],
+    )
+
+
+def ends_flush(lid: WallBlock | Setback) -> bool:
+    """Whether a roof that hangs over ends flush with the walls below its gables."""
+    return isinstance(lid, Setback) and 0.0 in (lid.out_mm, lid.across_mm)
+
+
+def hangs_over_ends(house: House, side: str) -> bool:
+    """Whether its roof hangs over the walls at which houses of a row on that side are joined."""
+    roof = house.over
+    if roof is None:
+        return False
+    across = "front" if house.walls.one_point else {"left": "right", "right": "left"}[side]
+    return not isinstance(roof, Gable) or roof.end != across or roof.rake_mm != 0.0
+
+
 @dataclass(frozen=True, eq=False)
 class Lid(Wing):
     """Such a roof, drawn after its walls."""
 
     def house(self, stage: Stage) -> House:
         del stage
-        return roofed(self.base)
+        own = roofed(self.base)
+        return replace(own, beside=lambda: [self.base]) if ends_flush(self.block) else own
 
     @property
     def member_name(self) -> str:

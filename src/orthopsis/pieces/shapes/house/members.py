@@ -33,7 +33,7 @@ def members(house: House, parts: Sequence[object], path: Path, member: str) -> l
         elif isinstance(one, Dormer):
             found.append(OnSlope(part, under_sky, one))
         elif isinstance(one, WallBlock | Setback):
-            wing = Wing(part, house, one, (*path, "parts", place), member)
+            wing = Wing(part, house, one, (*path, "parts", place), member, parts)
             own = wing.house(house.stage)
             found += [wing, *_lid(own, wing.path, wing.member_name)]
     return found

@@ -28,7 +28,7 @@ from orthopsis.pieces.shapes.house.hip import EqualEnds, Hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.inset import inset_depth, into_wall, measured_corner
 from orthopsis.pieces.shapes.house.lettering import Lettering
-from orthopsis.pieces.shapes.house.lid import lid_of, roofed
+from orthopsis.pieces.shapes.house.lid import ends_along_the_edge, lid_of, roofed
 from orthopsis.pieces.shapes.house.on_wall import WallBlock
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.planes import slope_called
@@ -56,7 +56,12 @@ class HouseMoved:
         lid = lid_of(self.house)
         if lid is not None:
             there = self._setback(lid)
-            hung = {"eaves_mm": there.out_mm, "board_mm": there.height_mm}
+            hung = {"board_mm": there.height_mm, "eaves_mm": there.out_mm}
+            hanging = self.house.over
+            if isinstance(hanging, Gable) and there.across_mm is not None:
+                both = there.out_mm, there.across_mm
+                along = ends_along_the_edge(hanging, self.house)
+                hung["rake_mm"], hung["eaves_mm"] = both if along else both[::-1]
             return there.roof.model_copy(update=hung)
         roof, block = self.house.roof, self.block
         up, corners = of_corners(block), self.house.in_space
@@ -158,7 +163,7 @@ class HouseMoved:
 
     def _block(self, block: WallBlock) -> WallBlock:
         wall = self.house.walls.by_name[block.on]
-        at = block.rectangle(self.house, self.block, wall, by_ruler=False)
+        at = block.levelled(self.house).rectangle(self.house, self.block, wall, by_ruler=False)
         out = block.outward(self.house, wall, at.near_top)
         own = self._wing(block)
         own["out_mm"] = self._mm(at.near_top, plus(at.near_top, out))
@@ -178,6 +183,10 @@ class HouseMoved:
         else:
             out = times(way, place.share(near, way, by_ruler=False))
             own["out_mm"] = self._mm(near, plus(near, out))
+        if setback.across_mm is not None:
+            back = minus(self.block[place.corners_of_top[2]], near)
+            share = place.hangs(near, back, place.ways[1], setback.across_mm)
+            own["across_mm"] = self._mm(near, plus(near, times(back, share)))
         own["height_mm"] = self._mm(corners[top], corners[FOOT_UNDER[top]])
         return setback.model_copy(update=own)
 

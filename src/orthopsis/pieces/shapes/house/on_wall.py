@@ -11,7 +11,7 @@ from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.vector import Vector, minus, plus
 from orthopsis.perspective.view import eye_space, on_paper
-from orthopsis.phrase import say
+from orthopsis.phrase import Own, say
 from orthopsis.pieces.base import Measures, Name, PaperLength
 from orthopsis.pieces.placement.anchor import Front
 from orthopsis.pieces.placement.depth import Cut
@@ -51,7 +51,9 @@ class Rectangle(NamedTuple, Generic[Place]):
 class WallBlock(Measures):
     """A block on the wall `on`, between two cuts along its foot, `up_mm` above the ground and
     `height_mm` high on the near upright; `out_mm` is how far its near upper corner stands out
-    toward us on paper. On a wall that we face its place is a `front` on the sheet.
+    toward us on paper. Without `from` or `to` it goes on to the end of the wall, and is flush with
+    the one round the corner. Its top may be `level_with` the head of a door or window of the house
+    instead of having a height. On a wall that we face its place is a `front` on the sheet.
 
     It is a house by itself: it may have a `roof`, and `parts` that lie in its own walls, which are
     called as the house's walls that they run along.
@@ -65,6 +67,7 @@ class WallBlock(Measures):
     to: Annotated[Cut | None, FieldRole.RUN] = None
     up_mm: Annotated[float, Field(ge=0, le=1e4), FieldRole.LENGTH] = 0.0
     height_mm: PaperLength | None = None
+    level_with: Annotated[Name | None, FieldRole.CHOICE, Editor.NONE] = None
     front: Front | None = None
     out_mm: PaperLength
     roof: Roof = Flat(kind="flat")
@@ -94,13 +97,24 @@ class WallBlock(Measures):
     def _one_form(self) -> WallBlock:
         check_names(self.fittings)
         if self.front is not None:
-            if self.on != "front" or self.from_ or self.to or self.height_mm:
+            if self.on != "front" or self.from_ or self.to or self.height_mm or self.level_with:
                 raise Unfit(say("refused-panel-front"))
-        elif self.height_mm is None:
-            raise Unfit(say("refused-panel-height"), "height_mm")
-        elif self.from_ is None or self.to is None:
-            raise Unfit(say("refused-panel-width"))
+        elif (self.height_mm is None) == (self.level_with is None):
+            raise Unfit(say("refused-block-height"), "height_mm")
         return self
+
+    def levelled(self, house: House) -> WallBlock:
+        """The same with its height, where that is level with a head. Raises ExerciseError."""
+        if self.level_with is None:
+            return self
+        stage, field = house.stage, f"parts.{self.id}.level_with"
+        panel = next((one for one in house.panels if one.id == self.level_with), None)
+        if panel is None:
+            raise stage.refuse(field, say("refused-no-such-head", panel=Own(self.level_with)))
+        high_mm = house.head_mm(panel) - self.up_mm
+        if high_mm <= 0.0:
+            raise stage.refuse(field, say("refused-head-below"))
+        return self.model_copy(update={"height_mm": high_mm})
 
     def rectangle(
         self, house: House, corners: Sequence[Vector], wall: Wall, *, by_ruler: bool
@@ -111,15 +125,16 @@ class WallBlock(Measures):
         if self.front is not None:
             a, b, c, d = (eye_space(place, foot[2]) for place in self.front.corners)
             return Rectangle(a, d, b, c)
-        assert self.from_ is not None and self.to is not None and self.height_mm is not None
+        assert self.height_mm is not None
         if wall.near is None:
             raise stage.refuse(f"{path}.from", say("refused-panel-cut-in-front"))
         far = corners[wall.far_upright[1]]
         way = minus(far, foot)
         begin, end = (
-            cut_end(cut, foot, way, wall.family, stage, f"{path}.{name}", by_ruler=by_ruler)
-            for name, cut in (("from", self.from_), ("to", self.to))
-        )
+            at_end if cut is None
+            else cut_end(cut, foot, way, wall.family, stage, f"{path}.{name}", by_ruler=by_ruler)
+            for name, cut, at_end in (("from", self.from_, foot), ("to", self.to, far))
+        )  # fmt: skip
         places = [Point(*on_paper(one)) for one in (foot, begin, end, far)]
         reach = [distance(places[0], one) for one in places[1:]]
         if reach[1] <= reach[0]:

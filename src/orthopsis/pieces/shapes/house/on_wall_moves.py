@@ -11,8 +11,8 @@ from orthopsis.construction.moves import Act, Mark, Ruled, Said, strung
 from orthopsis.perspective.plane import LEFT, LEVEL, distance
 from orthopsis.perspective.vector import Vector, plus
 from orthopsis.perspective.view import HORIZONTAL
-from orthopsis.phrase import Choice, Length, say
-from orthopsis.pieces.base import Site
+from orthopsis.phrase import Choice, Length, Number, say
+from orthopsis.pieces.base import Site, named
 from orthopsis.pieces.placement.corners import EDGES
 from orthopsis.pieces.placement.edges import Edges, FrameMarks
 from orthopsis.pieces.placement.front import front_measures, measured_front
@@ -110,12 +110,18 @@ class _Moves(OnHouseMoves):
             [self.corner_of_house(k) for k in ends]
             for ends in (self.wall.near_upright, self.wall.far_upright)
         )
-        assert block.from_ is not None and block.to is not None and block.height_mm is not None
+        assert block.height_mm is not None
         guide = paper.along(foot, far_foot)
         goal = self.site.points[self.wall.family]
         inward = LEFT if far_foot.at.x < foot.at.x else LEVEL
         sides = []
-        for cut, column in ((block.from_, "left"), (block.to, "right")):
+        ends = self.wall.near_upright, self.wall.far_upright
+        for cut, column, upright in zip(
+            (block.from_, block.to), ("left", "right"), ends, strict=True
+        ):
+            if cut is None:
+                sides.append(paper.along(*(self.corner_of_house(k) for k in upright)))
+                continue
             mark, said = cut.build(self.site, foot, goal, guide, inward, (), "near-foot", column)
             step.says.append(said)
             sides.append(self.upright(mark))
@@ -127,10 +133,16 @@ class _Moves(OnHouseMoves):
             "high": Length(high_mm),
             "vp": goal,
         }
-        if block.up_mm < ON_THE_EDGE_MM:
+        if block.level_with is not None:
+            marked["panel"] = named(block.level_with)
+            step.say("block-level", **marked)
+        elif block.up_mm < ON_THE_EDGE_MM:
             step.say("block-height", **marked)
         else:
             step.say("block-heights", low=Length(block.up_mm), **marked)
+        marked_off = sum(cut is not None for cut in (block.from_, block.to))
+        if marked_off:
+            step.say("block-uprights", count=Number(marked_off))
         near, far = sides
         near_top, near_foot, far_top, far_foot = (
             paper.cross(a, b) for a in (near, far) for b in (high, low)
@@ -175,6 +187,8 @@ class _Moves(OnHouseMoves):
         for a, b in EDGES:
             edges.keep(self.marks, a, b, families[a, b])
         step.say("block-front", mark=first)
+        if block.front is None and block.from_ is None:
+            step.say("block-flush")
         step.differs(width=Length(block.out_mm))
         step.check("block-out-check")
         step.bulk = True

@@ -6,16 +6,20 @@ from abc import abstractmethod
 from collections.abc import Sequence
 from typing import Annotated, Literal
 
+from pydantic import Field
+
 from orthopsis.perspective.vector import Vector
 from orthopsis.picture.solid import Detail
 from orthopsis.pieces.base import Measures, PaperLength
-from orthopsis.pieces.roles import Editor
+from orthopsis.pieces.roles import Editor, FieldRole
 from orthopsis.pieces.shapes.house.form import Form
 from orthopsis.pieces.shapes.house.walls import Four, Walls
 
 Side = Literal["left", "right", "front", "side"]
 Eaves = Annotated[PaperLength | None, Editor.SWITCH]
 """How far a roof hangs over its walls, drawn on beyond the near corner."""
+Rake = Annotated[float | None, Field(ge=0, le=1e4), FieldRole.LENGTH, Editor.SWITCH]
+"""How far it hangs over the walls that its ends stand on, where that differs."""
 Board = Annotated[PaperLength | None, Editor.NONE]
 """How high the board is then at its edge, on which the slopes stand."""
 BOARD_MM = 3.0

@@ -12,7 +12,7 @@ from abc import abstractmethod
 from collections.abc import Sequence
 from typing import Annotated, Literal, NamedTuple, get_args
 
-from pydantic import Field, field_validator
+from pydantic import Field, field_validator, model_validator
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, join, meet
@@ -34,7 +34,7 @@ from orthopsis.pieces.shapes.house.form import (
     walls_of,
 )
 from orthopsis.pieces.shapes.house.hip import Hip
-from orthopsis.pieces.shapes.house.roof import Board, Eaves, RoofBase, Side, wall_called
+from orthopsis.pieces.shapes.house.roof import Board, Eaves, Rake, RoofBase, Side, wall_called
 from orthopsis.pieces.shapes.house.walls import AROUND, Four, Walls, opposite
 
 Far = Literal["roof point", "middle", "parallel"]
@@ -128,13 +128,21 @@ class Gable(Pitched):
     """Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
     how the far slope is found. A roof with `eaves_mm` hangs over the walls; its edge is a board
-    `board_mm` high, and the peak is measured above that.
+    `board_mm` high, and the peak is measured above that. Over the walls with a gable it may hang
+    `rake_mm` instead, or not at all: there wall and gable are one face.
     """
 
     kind: Literal["gable"]
     end: Annotated[Side, FieldRole.CHOICE] = "left"
     eaves_mm: Eaves = None
+    rake_mm: Rake = None
     board_mm: Board = None
+
+    @model_validator(mode="after")
+    def _rake_beside_eaves(self) -> Gable:
+        if self.rake_mm is not None and self.eaves_mm is None:
+            raise Unfit(say("refused-rake-without-eaves"), "rake_mm")
+        return self
 
     def foot(self, walls: Walls) -> Four:
         return wall_called(self.end, walls)
@@ -293,8 +301,10 @@ def roof_chosen(roof: Roof, field: str, value: str | bool | None, size_mm: float
         return roof_of_kind(str(value), roof, size_mm)
     if own_name(type(roof), field) is None:
         raise Unfit(say("refused-no-such-field"), f"roof.{field}")
-    if field == "eaves_mm" and value is True:
+    if field in ("eaves_mm", "rake_mm") and value is True:
         return roof.model_copy(update={field: max(1.0, float(round(size_mm / 15.0)))})
+    if field == "eaves_mm" and value is None and isinstance(roof, Gable):
+        return roof.model_copy(update={field: None, "rake_mm": None})
     return roof.model_copy(update={field: value})
 
 

@@ -30,14 +30,16 @@ class Setback(Measures):
     """A block on a flat roof. `in` is cut on the roof's edge from its near corner, to the left (in
     one point from the left corner, along the front); its corners lie on the roof's diagonals, so it
     is set in by the same share on all sides. One that hangs over has `out_mm` instead: so far that
-    edge is drawn on beyond the corner. `height_mm` is measured up its own near upright. It may have
-    a `roof`, and `parts` in its own walls.
+    edge is drawn on beyond the corner, and the other edge there `across_mm` if that is given.
+    `height_mm` is measured up its own near upright. It may have a `roof`, and `parts` in its own
+    walls.
     """
 
     kind: Literal["setback"]
     id: Name
     in_: Annotated[Cut | None, Field(alias="in"), FieldRole.RUN] = None
-    out_mm: PaperLength | None = None
+    out_mm: Annotated[float | None, Field(ge=0, le=1e4), FieldRole.LENGTH] = None
+    across_mm: Annotated[float | None, Field(ge=0, le=1e4), FieldRole.LENGTH] = None
     height_mm: PaperLength
     roof: Roof = Flat(kind="flat")
     fittings: InWalls
@@ -47,6 +49,8 @@ class Setback(Measures):
         check_names(self.fittings)
         if (self.in_ is None) == (self.out_mm is None):
             raise Unfit(say("refused-setback-in-or-out"), "in")
+        if self.across_mm is not None and self.out_mm is None:
+            raise Unfit(say("refused-setback-in-or-out"), "across_mm")
         return self
 
     @property

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from orthopsis.construction.order import Body
@@ -30,6 +31,8 @@ class Wing(DrawnHouse):
     path: Path
     member: str
     """Which member of the piece its house is."""
+    beside: Sequence[object] = ()
+    """All that its house has."""
 
     @property
     def name(self) -> Phrase:
@@ -53,7 +56,11 @@ class Wing(DrawnHouse):
 
     def house(self, stage: Stage) -> House:
         """What is built, as the house that it is."""
-        return wing_of(self.base, self.block, stage, self.part)
+        own = wing_of(self.base, self.block, stage, self.part)
+        others = [one for one in self.beside if one is not self.block]
+        if not any(may_be_flush(one) for one in self.beside):
+            return own
+        return replace(own, beside=lambda: [self.base, *blocks_on(self.base, others)])
 
     def body(self, stage: Stage) -> Body:
         place = _stands(self.base, self.block)
@@ -79,10 +86,24 @@ def wing_of(
     )
 
 
+def blocks_on(base: House, fittings: Sequence[object]) -> list[House]:
+    """The blocks on a house's walls, as the houses that they are."""
+    blocks = (one for one in fittings if isinstance(one, WallBlock))
+    return [wing_of(base, one, base.stage) for one in blocks]
+
+
+def may_be_flush(one: object) -> bool:
+    return (
+        isinstance(one, WallBlock) and one.front is None and (one.from_ is None or one.to is None)
+    )
+
+
 def _name(base: House, block: WallBlock | Setback) -> Phrase:
     called: Own = named(block.id)
     return say("part-of", part=called, whole=base.name)
 
 
 def _stands(base: House, block: WallBlock | Setback) -> OnWall | OnTop:
-    return OnWall(base, block) if isinstance(block, WallBlock) else OnTop(base, block)
+    return (
+        OnWall(base, block.levelled(base)) if isinstance(block, WallBlock) else OnTop(base, block)
+    )
