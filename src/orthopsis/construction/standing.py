@@ -72,7 +72,7 @@ class StandingBodies:
     def flush_with(
         self, line: Segment, body: Body, tolerance: Tolerance
     ) -> dict[Part, list[Portion]]:
-        """Where a finished line of a body lies on its seam with another part: both are one there."""
+        """Where a line of a body lies on its seam with another part: both are one there."""
         own = _own_edge(line, body) if body.seams else None
         if own is None:
             return {}
