@@ -174,7 +174,13 @@ def test_joined_houses_hang_over_the_street_but_not_into_one_another():
     assert outlines(row(ends_flush, hangs_over, gap={"along_mm": 12}))
 
 
-def test_a_roof_hangs_over_at_its_gables_only_with_eaves():
-    with pytest.raises(ExerciseError) as refused:
-        cottage(pieces__0__roof=GABLE | {"rake_mm": 3})
-    assert refused.value.path.endswith("rake_mm")
+def test_a_roof_may_hang_over_at_its_gables_alone():
+    scene = cottage(pieces__0__roof=GABLE | {"rake_mm": 3}, pieces__0__parts=[])
+    assert difference(outlines(scene), kept(scene)) == ([], [])
+    # The long wall and the roof's board above it are one face.
+    eave = {(120.0, 132.0), (240.0, 120.0)}
+    ends = [{tuple(round(n, 2) for n in end) for end in s.segment} for s in outlines(scene)]
+    assert eave not in ends
+    there = resolve(viewer_moved(scene.exercise, 3, 2, 5))
+    assert there.exercise.pieces[0].roof.eaves_mm is None
+    assert difference(outlines(there), kept(there)) == ([], [])

@@ -2337,8 +2337,8 @@ export interface components {
          * @description Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
          *     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
          *     how the far slope is found. A roof with `eaves_mm` hangs over the walls; its edge is a board
-         *     `board_mm` high, and the peak is measured above that. Over the walls with a gable it may hang
-         *     `rake_mm` instead, or not at all: there wall and gable are one face.
+         *     `board_mm` high, and the peak is measured above that. Over the walls with a gable it hangs
+         *     `rake_mm` where that is given; where it does not hang over, wall and gable are one face.
          */
         Gable: {
             /** Peak Mm */

@@ -2510,7 +2510,6 @@ setback-block =
     like the edge of the foot below it.
 setback-block-check = Its edges run to the same points as those of the building below.
 refused-setback-no-flat-roof = A setback stands on a flat roof. Choose a flat roof for the building, or take the setback out.
-refused-rake-without-eaves = says how far the roof hangs over at its gables; give “eaves_mm” for the other sides as well
 refused-eaves-of-joined =
     this roof would hang over into the house beside it; turn its gables to that house and let it hang over 0 there, or leave
     a gap
@@ -3421,6 +3420,7 @@ choice-on-roof-front = front slope
 choice-on-roof-side = slope at the side
 field-wide = Wide
 field-out-mm = Out of the wall
+field-across-mm = Over the other walls
 field-in = Set in
 field-deep = Deep, at the top
 field-high-mm = High, in front

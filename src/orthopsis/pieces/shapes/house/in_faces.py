@@ -18,7 +18,7 @@ from orthopsis.pieces.shapes.house.house import House, HousePlace
 from orthopsis.pieces.shapes.house.lettering import Lettering, first_lettering
 from orthopsis.pieces.shapes.house.panels import Panel
 from orthopsis.pieces.shapes.house.pattern import Pattern, first_pattern
-from orthopsis.pieces.shapes.house.roofs import Flat, Gable, Roof
+from orthopsis.pieces.shapes.house.roofs import Flat, Gable, Roof, hangs_over
 
 InFace = Annotated[Panel | Pattern | Lettering, Field(discriminator="kind")]
 
@@ -52,7 +52,7 @@ def fitted_house(
     patterns = [one for one in fittings if isinstance(one, Pattern | Lettering)]
     on_top = any(one.kind == "setback" for one in fittings)
     on_slopes = any(getattr(one, "on", "").startswith("roof") for one in fittings)
-    over = roof if isinstance(roof, Gable | Hip) and roof.eaves_mm is not None else None
+    over = roof if isinstance(roof, Gable | Hip) and hangs_over(roof) else None
     if over is None:
         return House(part, name, place, roof, panels, stage, patterns, on_slopes, on_top=on_top)
     high = [one for one in patterns if isinstance(one, Pattern) and one.on.startswith("roof")]

@@ -20,14 +20,16 @@ from orthopsis.pieces.shapes.house.wing import Wing, blocks_on, may_be_flush, wi
 def lid_of(house: House) -> Setback | None:
     """The roof of a house that hangs over its walls, as what stands on them; None of others."""
     roof = house.over
-    if roof is None or roof.eaves_mm is None:
+    if roof is None:
         return None
-    slopes = roof.model_copy(update={"eaves_mm": None, "rake_mm": None}, deep=False)
-    hangs = {"out_mm": roof.eaves_mm}
+    slopes = roof.model_copy(update={"eaves_mm": None})
+    eaves_mm = roof.eaves_mm or 0.0
+    hangs: dict[str, float] = {"out_mm": eaves_mm}
     if isinstance(roof, Gable) and roof.rake_mm is not None:
+        slopes = slopes.model_copy(update={"rake_mm": None})
         along = ends_along_the_edge(roof, house)
-        hangs = {"out_mm": roof.rake_mm if along else roof.eaves_mm,
-                 "across_mm": roof.eaves_mm if along else roof.rake_mm}  # fmt: skip
+        hangs = {"out_mm": roof.rake_mm if along else eaves_mm,
+                 "across_mm": eaves_mm if along else roof.rake_mm}  # fmt: skip
     return Setback.model_validate(
         {"kind": "setback", "id": "roof", **hangs, "roof": slopes,
          "height_mm": roof.board_mm or BOARD_MM, "parts": list(house.over_patterns)}

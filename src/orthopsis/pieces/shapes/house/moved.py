@@ -61,7 +61,8 @@ class HouseMoved:
             if isinstance(hanging, Gable) and there.across_mm is not None:
                 both = there.out_mm, there.across_mm
                 along = ends_along_the_edge(hanging, self.house)
-                hung["rake_mm"], hung["eaves_mm"] = both if along else both[::-1]
+                hung["rake_mm"], eaves_mm = both if along else both[::-1]
+                hung["eaves_mm"] = eaves_mm or None
             return there.roof.model_copy(update=hung)
         roof, block = self.house.roof, self.block
         up, corners = of_corners(block), self.house.in_space

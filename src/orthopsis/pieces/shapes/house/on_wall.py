@@ -19,11 +19,10 @@ from orthopsis.pieces.roles import Added, Editor, FieldRole
 from orthopsis.pieces.shapes.house.cuts import cut_end
 from orthopsis.pieces.shapes.house.first_strip import first_strip
 from orthopsis.pieces.shapes.house.form import of_corners, raised
-from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.in_faces import InFace, check_names
 from orthopsis.pieces.shapes.house.panels import ON_THE_EDGE_MM
-from orthopsis.pieces.shapes.house.roofs import Flat, Gable, Roof
+from orthopsis.pieces.shapes.house.roofs import Flat, Gable, Roof, hangs_over
 from orthopsis.pieces.shapes.house.walls import Wall, WallName
 
 Place = TypeVar("Place")
@@ -77,7 +76,7 @@ class WallBlock(Measures):
     @classmethod
     def _ends_at_the_wall(cls, roof: Roof) -> Roof:
         """A ridge that runs into a wall ends there exactly: neither parallels nor eaves do."""
-        if isinstance(roof, Gable | Hip) and roof.eaves_mm is not None:
+        if hangs_over(roof):
             raise Unfit(say("refused-eaves-at-a-wall"))
         if isinstance(roof, Gable) and roof.far == "parallel":
             return roof.model_copy(update={"far": "roof point"})

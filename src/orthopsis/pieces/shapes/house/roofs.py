@@ -12,7 +12,7 @@ from abc import abstractmethod
 from collections.abc import Sequence
 from typing import Annotated, Literal, NamedTuple, get_args
 
-from pydantic import Field, field_validator, model_validator
+from pydantic import Field, field_validator
 
 from orthopsis.errors import Unfit
 from orthopsis.perspective.plane import Point, join, meet
@@ -128,8 +128,8 @@ class Gable(Pitched):
     """Two slopes over the wall `end`, and the ridge square to it. `peak_mm` is how far the peak
     lies straight above the wall's top line on paper, over the wall's perspective middle. `far` is
     how the far slope is found. A roof with `eaves_mm` hangs over the walls; its edge is a board
-    `board_mm` high, and the peak is measured above that. Over the walls with a gable it may hang
-    `rake_mm` instead, or not at all: there wall and gable are one face.
+    `board_mm` high, and the peak is measured above that. Over the walls with a gable it hangs
+    `rake_mm` where that is given; where it does not hang over, wall and gable are one face.
     """
 
     kind: Literal["gable"]
@@ -137,12 +137,6 @@ class Gable(Pitched):
     eaves_mm: Eaves = None
     rake_mm: Rake = None
     board_mm: Board = None
-
-    @model_validator(mode="after")
-    def _rake_beside_eaves(self) -> Gable:
-        if self.rake_mm is not None and self.eaves_mm is None:
-            raise Unfit(say("refused-rake-without-eaves"), "rake_mm")
-        return self
 
     def foot(self, walls: Walls) -> Four:
         return wall_called(self.end, walls)
@@ -279,6 +273,11 @@ _ROOFS: dict[str, type[Flat | Gable | Hip | LeanTo]] = {
 }  # fmt: skip
 
 
+def hangs_over(roof: Roof) -> bool:
+    """Whether a roof hangs over its walls on some side."""
+    return bool(getattr(roof, "eaves_mm", None) or getattr(roof, "rake_mm", None))
+
+
 def roof_of_kind(kind: str, before: RoofBase, size_mm: float) -> Roof:
     """A roof of another kind in the place of one before it, on walls of that height."""
     model = _ROOFS.get(kind, Flat)
@@ -303,8 +302,6 @@ def roof_chosen(roof: Roof, field: str, value: str | bool | None, size_mm: float
         raise Unfit(say("refused-no-such-field"), f"roof.{field}")
     if field in ("eaves_mm", "rake_mm") and value is True:
         return roof.model_copy(update={field: max(1.0, float(round(size_mm / 15.0)))})
-    if field == "eaves_mm" and value is None and isinstance(roof, Gable):
-        return roof.model_copy(update={field: None, "rake_mm": None})
     return roof.model_copy(update={field: value})
 
 
