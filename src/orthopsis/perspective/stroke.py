@@ -7,7 +7,12 @@ from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
+import numpy as np
+
 from orthopsis.perspective.segments import Segment, at, merged, position_on
+
+MANY = 6
+"""Of more strokes than this, those that touch another are picked out first."""
 
 
 class Role(StrEnum):
@@ -67,6 +72,8 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
             groups.setdefault((part, family, role), []).append(number)
     result: list[Stroke | None] = list(strokes)
     for numbers in groups.values():
+        if len(numbers) > MANY:
+            numbers = _touching(strokes, numbers, within_mm)
         while len(numbers) > 1:
             first, *numbers = numbers
             grown = True
@@ -74,6 +81,21 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
                 # What it did not touch before, it may touch now.
                 numbers, grown = _grown(result, strokes, first, numbers, within_mm)
     return [stroke for stroke in result if stroke is not None]
+
+
+def _touching(strokes: Sequence[Stroke], numbers: Sequence[int], within_mm: float) -> list[int]:
+    """Those of some strokes that lie on the line of another and touch it, and those others."""
+    ends = np.array([strokes[k].segment for k in numbers])
+    (px, py), (dx, dy) = ends[:, 0].T[..., None], (ends[:, 1] - ends[:, 0]).T[..., None]
+    size = np.hypot(dx, dy)
+    on_line, reach = np.ones((len(numbers),) * 2, bool), []
+    for x, y in (ends[:, 0].T, ends[:, 1].T):
+        on_line &= np.abs((x - px) * dy - (y - py) * dx) <= within_mm * size
+        reach.append(((x - px) * dx + (y - py) * dy) / size)
+    beyond = np.maximum(np.minimum(*reach) - size, -np.maximum(*reach))
+    touch = on_line & (beyond <= 2.0 * within_mm)
+    np.fill_diagonal(touch, False)
+    return [numbers[k] for k in np.flatnonzero(touch.any(0) | touch.any(1))]
 
 
 def _grown(
