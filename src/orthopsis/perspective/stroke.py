@@ -95,7 +95,7 @@ def _touching(strokes: Sequence[Stroke], numbers: Sequence[int], within_mm: floa
     beyond = np.maximum(np.minimum(*reach) - size, -np.maximum(*reach))
     touch = on_line & (beyond <= 2.0 * within_mm)
     np.fill_diagonal(touch, False)
-    return [numbers[k] for k in np.flatnonzero(touch.any(0) | touch.any(1))]
+    return [numbers[k] for k in np.flatnonzero(touch.any(0) | touch.any(1)).tolist()]
 
 
 def _grown(
