@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from orthopsis.marking.findings.elsewhere import drawn_elsewhere
 from orthopsis.marking.findings.houses import missing_of_houses
 from orthopsis.marking.findings.one import Finding, JudgedSheet, finding
 from orthopsis.marking.findings.rooms import missing_of_rooms
@@ -33,9 +34,10 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         for edge in sheet.key.expected
         if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
     ]
-    of_houses = missing_of_houses(sheet, gone)
+    elsewhere = drawn_elsewhere(sheet, gone)
+    of_houses = missing_of_houses(sheet, elsewhere.left)
     of_rooms = missing_of_rooms(sheet, of_houses.left)
-    said, gone = [*of_houses.said, *of_rooms.said], of_rooms.left
+    said, gone = [*elsewhere.said, *of_houses.said, *of_rooms.said], of_rooms.left
     if gone:
         (x0, y0), (x1, y1) = gone[0].stroke.segment
         middle, many = ((x0 + x1) / 2, (y0 + y1) / 2), Number(float(len(gone)))

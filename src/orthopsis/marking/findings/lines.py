@@ -12,6 +12,8 @@ from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import About, Choice, Number, Phrase, PointName, Value, say
 
 MOST_SINGLE_LINES = 5
+LEAST_STRAY_MM = 12.0
+"""What is shorter is a letter of somebody's writing or a smudge."""
 TURNED_DEG = 0.8
 """A drawing turned as a whole by less is within what a square allows."""
 
@@ -177,7 +179,9 @@ def _strays(sheet: JudgedSheet) -> list[Finding]:
     return [
         sheet.of_lines("stray-line", "tidy", [n])
         for n, line in enumerate(sheet.judged)
-        if line.verdict is Verdict.STRAY and line.assigned.found.dark
+        if line.verdict is Verdict.STRAY
+        and line.assigned.found.dark
+        and line.assigned.found.length_mm >= LEAST_STRAY_MM
     ]
 
 

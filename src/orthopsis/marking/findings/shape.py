@@ -23,6 +23,8 @@ FARTHEST_PAST_MM = 20.0
 """No pencil slips farther past its corner: the line goes on along another."""
 ENDS_MM = 1.0
 """How surely the end of a pencil line is seen."""
+PENCIL_MM = 0.6
+"""So wide is a pencil line: at a narrow angle it covers the end of the other."""
 SAME_CORNER_MM = 0.1
 BACK_CORNER_MM = 2.5
 NARROW = math.sin(math.radians(12.0))
@@ -165,7 +167,9 @@ def _ends(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Finding]:
             near, far = sorted((found.start, found.end), key=lambda e: math.dist(e, corner.at))
             meets = min(crossings, key=lambda c: math.dist(c, near))
             past = math.dist(near, far) - math.dist(meets, far)
-            if abs(past) <= CORNER_MM + ENDS_MM or not found.dark:
+            sharpest = min(_narrow(sheet, n, m) for m in others)
+            unsure_mm = max(ENDS_MM, PENCIL_MM / max(sharpest, NARROW))
+            if abs(past) <= CORNER_MM + unsure_mm or not found.dark:
                 continue
             if past > 0 and (past > FARTHEST_PAST_MM or _goes_on(sheet, corner, n)):
                 continue

@@ -15,7 +15,8 @@ from typing import ClassVar
 from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.by_rules import assign_by_rules, own_goals
 from orthopsis.marking.judging.families import Assigned, assign, without_handwork
-from orthopsis.marking.judging.missing_edges import plainly_there, seek_missing, to_their_ends
+from orthopsis.marking.judging.line_ends import sure_of_ends, to_their_ends
+from orthopsis.marking.judging.missing_edges import plainly_there, seek_missing
 from orthopsis.marking.judging.pattern import without_grain, without_pattern
 from orthopsis.marking.judging.right_line import right_where_they_are
 from orthopsis.marking.judging.verdicts import (
@@ -95,7 +96,8 @@ class ByMeasures(Given):
         lines, key = by_own_points(lines, key, strict)
         strokes = seek_missing(bare, lines, key)
         strokes = plainly_there(bare, strokes, assign(strokes, key), key)
-        return right_where_they_are(bare, strokes, key, strict)
+        strokes = right_where_they_are(bare, strokes, key, strict)
+        return sure_of_ends(bare, assign(strokes, key))
 
 
 class ByPoints(Given):

@@ -18,6 +18,7 @@ from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.marking.judging.answer_key import AnswerKey, distances, is_drawn
 from orthopsis.marking.judging.crossing_lines import measured_apart
 from orthopsis.marking.judging.families import Assigned
+from orthopsis.marking.judging.line_ends import to_their_ends
 from orthopsis.marking.judging.touching_lines import beside_another
 from orthopsis.marking.pencil.find_strokes import (
     STEP_MM,
@@ -38,8 +39,6 @@ SURELY_DEG = 0.6
 BESIDE_MM = 0.7
 BEYOND_MM = 4.0
 LEAST_MM = 4.0
-FARTHEST_MM = 20.0
-SPECK_MM = 0.75
 PLAINLY, PLAIN_UNDER, UNSURE_DEG = 0.65, 0.7, 6.0
 """An edge is plainly there when so much of it is so dark, as a share of what most outlines are;
 where it cannot be measured apart from what it lies among, nothing is said of its direction.
@@ -283,43 +282,3 @@ def pencil_line(sheet: Straightened, start: Array, end: Array, enough: float) ->
         high += 1
     run = np.flatnonzero(on[low : high + 1]) + low
     return fitted_run(place, along, t[run], centres[run], peaks[run], True)
-
-
-def to_their_ends(sheet: Straightened, strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
-    """The dark strokes as far as their dark pencil goes on without a gap, and no farther."""
-    light = [stroke.darkness for stroke in strokes if not stroke.dark]
-    guide = float(np.median(light)) if len(light) >= 3 else 0.0
-    return [_drawn_out(sheet, stroke, guide) if stroke.dark else stroke for stroke in strokes]
-
-
-def _drawn_out(sheet: Straightened, stroke: FoundStroke, guide: float) -> FoundStroke:
-    start, end = np.array(stroke.start), np.array(stroke.end)
-    along = (end - start) / stroke.length_mm
-    # From well inside: a light guide line may go on where the edge ends.
-    inside = min(FARTHEST_MM / 2, 0.4 * stroke.length_mm) * along
-    enough = max(0.7 * stroke.darkness, 0.4 * stroke.darkness + 0.6 * guide)
-    enough = min(enough, 0.8 * stroke.darkness)
-    first = start + inside
-    first = first - _goes_on_mm(sheet, first, -along, enough) * along
-    last = end - inside
-    last = last + _goes_on_mm(sheet, last, along, enough) * along
-    return stroke.between(first, last)
-
-
-def _goes_on_mm(sheet: Straightened, end: Array, along: Array, enough: float) -> float:
-    """How far the pencil goes on beyond an end. A speck or a pale place is no gap yet."""
-    t = np.arange(STEP_MM, FARTHEST_MM, STEP_MM)
-    normal = np.array([-along[1], along[0]]) * 0.22
-    tones = np.zeros(len(t))
-    for side in (-1.0, 0.0, 1.0):
-        places = (end + t[:, None] * along + side * normal) * sheet.px_per_mm - 0.5
-        found = cv2.remap(
-            sheet.darkness,
-            places[:, :1].astype(np.float32),
-            places[:, 1:].astype(np.float32),
-            cv2.INTER_LINEAR,
-        )
-        tones = np.maximum(tones, found.ravel())
-    gap = max(1, round(SPECK_MM / STEP_MM))
-    pale = np.flatnonzero(np.convolve(tones < enough, np.ones(gap), "valid") >= gap)
-    return float(t[pale[0]] - STEP_MM) if len(pale) else FARTHEST_MM
