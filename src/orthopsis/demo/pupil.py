@@ -102,10 +102,9 @@ def _with_mistake(
     scene: Scene, lines: list[PupilLine], mistake: str, rng: np.random.Generator
 ) -> list[PupilLine]:
     if mistake == "high-vp":
-        # Along its own lines a third point could be moved without anybody seeing it.
-        level_mm = scene.view.eye_level_mm
-        level = [one for one in scene.vanishing_points if abs(one.at.y - level_mm) < 1e-6]
-        vp = [*scene.vanishing_points[:1], *level][-1]
+        # Moved along its own lines, a third point would spoil none of them.
+        third = scene.main.uprights.name
+        vp = [one for one in scene.vanishing_points if one.name != third][-1]
         moved = Point(vp.at.x, vp.at.y - HIGH_VP_MM)
         return [
             _aimed_at(line, moved, mistake) if line.meant.family == vp.name else line
