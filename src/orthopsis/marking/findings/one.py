@@ -6,13 +6,16 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from orthopsis.marking.judging.answer_key import AnswerKey
+from orthopsis.marking.fitting import ends_of
+from orthopsis.marking.judging.answer_key import AnswerKey, share_beside
 from orthopsis.marking.judging.verdicts import JudgedStroke, MeetingPoint, Verdict
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import Phrase, Value
 
 EYE_LEVEL_MM = 100.0
 """A shorter piece of it may be two light lines read as one."""
+
+NEARLY_ALL = 0.85
 
 Level = Literal["praise", "fix", "tidy"]
 
@@ -67,14 +70,26 @@ class JudgedSheet:
         """The numbers of a family's lines that are off, the worst first.
 
         On a finished sheet nothing is said of light lines: what is left of them is not meant to be
-        seen, and where they run close together one is easily read from two.
+        seen, and where they run close together one is easily read from two. Nor is anything said of
+        a line whose edge is drawn rightly as well: it was read from others that cross there.
         """
         wrong = [
             n for n in self.of(family)
             if self.judged[n].verdict is Verdict.OFF
             and (not self.finished or self._is_seen(self.judged[n]))
+            and not (self.finished and self._is_drawn_rightly(n))
         ]  # fmt: skip
         return sorted(wrong, key=lambda n: -(self.judged[n].angle_deg or 0.0))
+
+    def _is_drawn_rightly(self, number: int) -> bool:
+        """Whether a line's edge has right lines along nearly all of it."""
+        edge = self.judged[number].assigned.expected
+        right = [line for line in self.judged if line.verdict in (Verdict.ON, Verdict.NEAR)]
+        # The eye level is drawn lightly; an edge is drawn darkly.
+        of_edge = edge is not None and edge.outline
+        right = [line for line in right if line.assigned.found.dark or not of_edge]
+        drawn = ends_of([line.assigned.found for line in right])
+        return edge is not None and share_beside(*edge.stroke.segment, drawn) > NEARLY_ALL
 
     @staticmethod
     def _is_seen(line: JudgedStroke) -> bool:

@@ -44,6 +44,7 @@ PARALLEL_DEG, APART_DEG = 1.0, 2.5
 EVEN = 0.12
 """Steps that differ by less than this share of them are even."""
 MOST_OF_ONE_KIND = 3
+GOES_ON = 0.5
 
 
 def of_street(sheet: JudgedSheet) -> list[Finding]:
@@ -70,13 +71,19 @@ def _ends_on_the_level(sheet: JudgedSheet) -> list[Finding]:
     """Uprights that stop on the eye level instead of on the ground."""
     level_mm = sheet.key.scene.main.eye_level_mm
     said = []
+    dark = ends_of([one.assigned.found for one in sheet.judged if one.assigned.found.dark])
     for n, line in enumerate(sheet.judged):
         edge = line.assigned.expected
         if edge is None or not edge.outline or edge.stroke.family != VERTICAL:
             continue
-        foot_mm = max(y for _, y in edge.stroke.segment)
+        top_mm, foot_mm = sorted(y for _, y in edge.stroke.segment)
         found = line.assigned.found
         end_mm = max(found.start[1], found.end[1])
+        if found.length_mm < 0.5 * (level_mm - top_mm):
+            continue  # a scrap of it
+        x_mm = found.start[0]
+        if share_beside((x_mm, level_mm), (x_mm, foot_mm), dark) > GOES_ON:
+            continue  # it was read in two goes
         if abs(end_mm - level_mm) < ON_LEVEL_MM and foot_mm - level_mm > OFF_LEVEL_MM:
             said.append(sheet.of_lines("ends-on-eye-level", "fix", [n]))
     return said[:MOST_OF_ONE_KIND]

@@ -19,7 +19,7 @@ TOO_PALE = 0.65
 """Guide lines darker than this, as a share of an edge, hide where the edge ends."""
 LOOSELY, FIRMLY = 0.5, 0.85
 """Pencil so dark, as a share of the rest of the edge, may be its own; so dark it surely is."""
-BREAK_MM, AT_ITS_END_MM, REACH_MM = 2.0, 1.0, 20.0
+BREAK_MM, AT_ITS_END_MM = 2.0, 1.0
 
 
 def to_their_ends(sheet: Straightened, strokes: Sequence[FoundStroke]) -> list[FoundStroke]:
@@ -44,14 +44,19 @@ def _drawn_out(sheet: Straightened, stroke: FoundStroke, guide: float) -> FoundS
 
 
 def _goes_on_mm(
-    sheet: Straightened, end: Array, along: Array, enough: float, gap_mm: float = SPECK_MM
+    sheet: Straightened,
+    end: Array,
+    along: Array,
+    enough: float,
+    gap_mm: float = SPECK_MM,
+    far_mm: float = FARTHEST_MM,
 ) -> float:
     """How far the pencil goes on beyond an end. A speck or a pale place is no gap yet."""
-    t = np.arange(STEP_MM, FARTHEST_MM, STEP_MM)
+    t = np.arange(STEP_MM, far_mm, STEP_MM)
     tones = _tones(sheet, end, along, t)
     gap = max(1, round(gap_mm / STEP_MM))
     pale = np.flatnonzero(np.convolve(tones < enough, np.ones(gap), "valid") >= gap)
-    return float(t[pale[0]] - STEP_MM) if len(pale) else FARTHEST_MM
+    return float(t[pale[0]] - STEP_MM) if len(pale) else far_mm
 
 
 def _tones(sheet: Straightened, start: Array, along: Array, t: Array) -> Array:
@@ -87,6 +92,10 @@ def sure_of_ends(sheet: Straightened, lines: Sequence[Assigned]) -> list[FoundSt
     return found
 
 
+def _within(places: Sequence[float]) -> Array:
+    return np.linspace(0.1, 0.9, 40) * (places[1] - places[0])
+
+
 def _sure_of(
     sheet: Straightened, stroke: FoundStroke, wanted: Segment, guide: float
 ) -> FoundStroke:
@@ -96,16 +105,18 @@ def _sure_of(
     reached = [0.0, stroke.length_mm]
     for k, way in enumerate((-along, along)):
         short = (reached[k] - places[k]) if k == 0 else (places[k] - reached[k])
-        if not AT_ITS_END_MM < abs(short) < REACH_MM:
+        if abs(short) < AT_ITS_END_MM:
             continue
         if short > 0.0:
-            goes_on = _goes_on_mm(sheet, ends[k], way, LOOSELY * stroke.darkness, BREAK_MM)
+            enough, far_mm = LOOSELY * stroke.darkness, short + BREAK_MM
+            goes_on = _goes_on_mm(sheet, ends[k], way, enough, BREAK_MM, far_mm)
             unsure = goes_on + AT_ITS_END_MM >= short
         else:
             beyond = _tones(
                 sheet, ends[0] + places[k] * along, way, np.arange(0.8, -short, STEP_MM)
             )
-            firm = float(np.median(beyond)) > FIRMLY * stroke.darkness
+            inside = _tones(sheet, ends[0] + places[0] * along, along, _within(places))
+            firm = float(np.median(beyond)) > FIRMLY * float(np.median(inside))
             unsure = not firm or guide > TOO_PALE * stroke.darkness
         if unsure:
             reached[k] = places[k]
