@@ -62,8 +62,8 @@ def _instead(sheet: JudgedSheet, edge: Expected) -> Iterable[int]:
     edges = sheet.key.segments[sheet.key.outlines > 0.5]
     least_mm = max(LEAST_MM, LEAST_SHARE * math.dist(*edge.stroke.segment))
     for n, line in enumerate(sheet.judged):
-        found = line.assigned.found
-        if line.assigned.expected is not None or not found.dark:
+        found, own = line.assigned.found, line.assigned.expected
+        if not found.dark or (own is not None and not own.outline):
             continue
         if line.family in (edge.stroke.family, FREE) or line.assigned.both:
             continue
