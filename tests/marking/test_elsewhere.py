@@ -89,6 +89,24 @@ def test_nothing_is_said_of_a_line_whose_edge_is_drawn_rightly_as_well():
     assert {"wrong-point", "line-misses"} & set(codes(said(scene, alone)))
 
 
+def test_what_is_not_sure_is_asked_and_not_said():
+    scene = example("look-down-yard")
+    lines = lines_of(scene)
+    edge, _ = level_edges(scene)[0]
+    k = next(n for n, s in enumerate(lines) if {s.start, s.end} == set(edge.stroke.segment))
+    (x0, y0), (x1, y1) = lines[k].start, lines[k].end
+    turned = replace(lines[k], end=(x1, y1 + 0.04 * math.dist((x0, y0), (x1, y1))))
+    lines[k] = turned
+    assert "unsure-line" not in codes(said(scene, lines)), "a steady line is sure"
+    lines[k] = replace(turned, angle_sd_deg=1.5)
+    found = said(scene, lines)
+    assert [(one.code, one.level) for one in found if one.level != "praise"][-1:] == [
+        ("unsure-line", "ask")
+    ]
+    assert not [one for one in found if one.level == "fix"]
+    assert message(found[-1]).startswith("Is this line right?")
+
+
 def longest():
     return max(OUTLINES, key=lambda edge: math.dist(*edge.stroke.segment))
 

@@ -2192,7 +2192,7 @@ export interface components {
              * Level
              * @enum {string}
              */
-            level: "praise" | "fix" | "tidy";
+            level: "praise" | "fix" | "tidy" | "ask";
             /** Where */
             where: [
                 number,

@@ -187,7 +187,7 @@ def _sheet_by_sheet(
     """Whether a right sheet is corrected, and whether what was planted is the first or the second
     correction. Of what the stand-in could not plant nothing is counted.
     """
-    corrections = [one.code for one in verdict.findings if one.level != "praise"]
+    corrections = [one.code for one in verdict.findings if one.level in ("fix", "tidy")]
     fixes = [one.code for one in verdict.findings if one.level == "fix"]
     planted = {line["mistake"] for line in truth["strokes"]} - {None}
     asked = [name for name in truth["mistakes"] if name in planted or name == "missing"]

@@ -267,7 +267,7 @@ def _true_line(line: JudgedStroke, goal: Point | None) -> tuple[XY, XY] | None:
     )
 
 
-SIGNS = {"praise": "+", "fix": "!", "tidy": "·"}
+SIGNS = {"praise": "+", "fix": "!", "tidy": "·", "ask": "?"}
 
 
 def verdict_text(verdict: SheetVerdict, words: Words) -> str:

@@ -7,10 +7,11 @@ from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
-import numpy as np
-
 from orthopsis.perspective.segments import Segment, at, merged, position_on
 
+ASIDE = (-137.03, -211.71)
+NEAR_MM = 0.01
+"""Much more than strokes of one line lie apart, and much less than two lines do."""
 MANY = 6
 """Of more strokes than this, those that touch another are picked out first."""
 
@@ -73,7 +74,7 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
     result: list[Stroke | None] = list(strokes)
     for numbers in groups.values():
         if len(numbers) > MANY:
-            numbers = _touching(strokes, numbers, within_mm)
+            numbers = _touching(strokes, numbers)
         while len(numbers) > 1:
             first, *numbers = numbers
             grown = True
@@ -83,19 +84,41 @@ def joined(strokes: Sequence[Stroke], within_mm: float = 1e-6) -> list[Stroke]:
     return [stroke for stroke in result if stroke is not None]
 
 
-def _touching(strokes: Sequence[Stroke], numbers: Sequence[int], within_mm: float) -> list[int]:
-    """Those of some strokes that lie on the line of another and touch it, and those others."""
-    ends = np.array([strokes[k].segment for k in numbers])
-    (px, py), (dx, dy) = ends[:, 0].T[..., None], (ends[:, 1] - ends[:, 0]).T[..., None]
-    size = np.hypot(dx, dy)
-    on_line, reach = np.ones((len(numbers),) * 2, bool), []
-    for x, y in (ends[:, 0].T, ends[:, 1].T):
-        on_line &= np.abs((x - px) * dy - (y - py) * dx) <= within_mm * size
-        reach.append(((x - px) * dx + (y - py) * dy) / size)
-    beyond = np.maximum(np.minimum(*reach) - size, -np.maximum(*reach))
-    touch = on_line & (beyond <= 2.0 * within_mm)
-    np.fill_diagonal(touch, False)
-    return [numbers[k] for k in np.flatnonzero(touch.any(0) | touch.any(1)).tolist()]
+def _touching(strokes: Sequence[Stroke], numbers: Sequence[int]) -> list[int]:
+    """Those of some strokes that may lie on the line of another and touch it, and those others."""
+    told = sorted((_off(strokes[k]), k) for k in numbers)
+    found: set[int] = set()
+    first = 0
+    for last in range(1, len(told) + 1):
+        if last < len(told) and told[last][0] - told[last - 1][0] <= NEAR_MM:
+            continue
+        if last - first > 1:
+            found |= _meeting(strokes, [k for _, k in told[first:last]])
+        first = last
+    return [k for k in numbers if k in found]
+
+
+def _off(stroke: Stroke) -> float:
+    """How far a stroke's line lies from a place that is on no line of a drawing."""
+    (px, py), (qx, qy) = stroke.segment
+    dx, dy = qx - px, qy - py
+    return abs((px - ASIDE[0]) * dy - (py - ASIDE[1]) * dx) / math.hypot(dx, dy)
+
+
+def _meeting(strokes: Sequence[Stroke], numbers: Sequence[int]) -> set[int]:
+    """Those of strokes on perhaps one line that touch another there."""
+    (px, py), (qx, qy) = strokes[numbers[0]].segment
+    dx, dy = qx - px, qy - py
+    size, found = math.hypot(dx, dy), set[int]()
+    spans: list[tuple[float, float, int]] = []
+    for k in numbers:
+        one, other = (((x - px) * dx + (y - py) * dy) / size for x, y in strokes[k].segment)
+        low, high = (one, other) if one < other else (other, one)
+        met = [n for a, b, n in spans if b >= low - NEAR_MM and a <= high + NEAR_MM]
+        if met:
+            found.update(met, (k,))
+        spans.append((low, high, k))
+    return found
 
 
 def _grown(

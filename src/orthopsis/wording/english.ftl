@@ -2965,6 +2965,9 @@ finding-shadow-astray =
     This shadow lies elsewhere, or is shorter or longer: it begins at the foot and ends where the line from the foot meets
     the line of the light.
 finding-stray-line = This line belongs to nothing here; rub it out.
+# $angle (number)
+finding-unsure-line =
+    Is this line right? It seems to be { $angle }° off, and is too short or too unsteady to be sure.
 
 # $count (number)
 finding-missing-edge = { $count ->
@@ -3079,6 +3082,7 @@ title-corner-gapes = Corners that gape
 title-corner-overshoots = Lines drawn past their corner
 title-unerased = Construction lines left dark
 title-stray-line = Lines that belong to nothing
+title-unsure-line = Lines that are hard to tell
 title-photo-blurred = Photos that are blurred
 title-photo-small = Photos taken from too far away
 title-photo-dark = Photos taken in the dark

@@ -8,7 +8,7 @@ import { useSavePhrase } from "@/api/marking";
 const props = defineProps<{ findings: readonly Finding[]; exerciseId: number }>();
 const emit = defineEmits<{ show: [finding: Finding]; say: [words: string] }>();
 
-const SIGNS = { praise: "✓", fix: "✕", tidy: "·" } as const;
+const SIGNS = { praise: "✓", fix: "✕", tidy: "·", ask: "?" } as const;
 const saving = useSavePhrase(() => props.exerciseId);
 const editing = ref<string | null>(null);
 const words = ref("");
@@ -33,7 +33,10 @@ async function keep(text: string) {
         <button type="button" class="said" title="Show its place" @click="emit('show', finding)">
           {{ finding.message }}
         </button>
-        <span class="tools">
+        <p v-if="finding.level === 'ask'" class="alone">
+          For you to look at: the pupil is not told.
+        </p>
+        <span v-else class="tools">
           <button type="button" class="quiet" @click="emit('say', finding.message)">
             Say this
           </button>
@@ -89,6 +92,14 @@ li {
 .fix {
   border-left-color: var(--off);
   border-left-style: dashed;
+}
+.ask {
+  border-left-style: dotted;
+}
+.alone {
+  margin: 2px 0 0;
+  color: var(--quiet);
+  font-size: 13px;
 }
 .said,
 .quiet {

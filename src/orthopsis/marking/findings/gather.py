@@ -12,7 +12,7 @@ from collections.abc import Sequence
 from orthopsis.marking.findings.counts import of_counts
 from orthopsis.marking.findings.lines import of_lines, praise
 from orthopsis.marking.findings.measure import of_measure
-from orthopsis.marking.findings.one import Finding, JudgedSheet
+from orthopsis.marking.findings.one import Finding, JudgedSheet, Level
 from orthopsis.marking.findings.shape import of_shape
 from orthopsis.marking.findings.street import explained, of_street
 
@@ -56,12 +56,14 @@ ORDER: tuple[str, ...] = (
     "eye-level-inside",
     "unerased",
     "stray-line",
+    "unsure-line",
     "photo-blurred",
     "photo-small",
     "photo-dark",
     "no-sheet",
 )
 """Each correction by its code, the most useful first; docs/architecture.md says why."""
+LEVELS: tuple[Level, ...] = ("praise", "fix", "tidy", "ask")
 RANK = {code: number for number, code in enumerate(ORDER)}
 
 
@@ -79,5 +81,5 @@ def with_values(said: Sequence[Finding], of_values: Sequence[Finding]) -> list[F
 
 
 def in_order(said: Sequence[Finding]) -> list[Finding]:
-    """The corrections, the most useful first, then what is only untidy."""
-    return sorted(said, key=lambda f: (f.level == "tidy", RANK.get(f.code, len(RANK))))
+    """The corrections, the most useful first, then what is only untidy, then what is asked."""
+    return sorted(said, key=lambda f: (LEVELS.index(f.level), RANK.get(f.code, len(RANK))))

@@ -12,6 +12,7 @@ from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import About, Choice, Number, Phrase, PointName, Value, say
 
 MOST_SINGLE_LINES = 5
+ASKED_DEG, MOST_QUESTIONS = 1.5, 3
 LEAST_STRAY_MM = 12.0
 """What is shorter is a letter of somebody's writing or a smudge."""
 TURNED_DEG = 0.8
@@ -65,6 +66,7 @@ def of_lines(sheet: JudgedSheet) -> list[Finding]:
         *([turned] if turned else _uprights_and_levels(sheet)),
         *_single_lines(sheet),
         *_strays(sheet),
+        *_unsure(sheet),
     ]
 
 
@@ -182,6 +184,23 @@ def _strays(sheet: JudgedSheet) -> list[Finding]:
         if line.verdict is Verdict.STRAY
         and line.assigned.found.dark
         and line.assigned.found.length_mm >= LEAST_STRAY_MM
+    ]
+
+
+def _unsure(sheet: JudgedSheet) -> list[Finding]:
+    """Lines that seem to be off and are too short or too unsteady to tell: asked, not said."""
+    doubtful = [
+        n
+        for n, line in enumerate(sheet.judged)
+        if line.verdict is Verdict.NEAR
+        and line.assigned.found.dark
+        and line.assigned.expected is not None
+        and (line.angle_deg or 0.0) > ASKED_DEG
+    ]
+    doubtful.sort(key=lambda n: -(sheet.judged[n].angle_deg or 0.0))
+    return [
+        sheet.of_lines("unsure-line", "ask", [n], angle=Number(sheet.judged[n].angle_deg or 0.0, 1))
+        for n in doubtful[:MOST_QUESTIONS]
     ]
 
 

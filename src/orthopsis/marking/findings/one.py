@@ -17,7 +17,8 @@ EYE_LEVEL_MM = 100.0
 
 NEARLY_ALL = 0.85
 
-Level = Literal["praise", "fix", "tidy"]
+Level = Literal["praise", "fix", "tidy", "ask"]
+"""What is asked is for the teacher alone: the judge is not sure, and says nothing to the pupil."""
 
 
 @dataclass(frozen=True)
