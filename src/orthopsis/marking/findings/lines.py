@@ -12,7 +12,7 @@ from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import About, Choice, Number, Phrase, PointName, Value, say
 
 MOST_SINGLE_LINES = 5
-ASKED_DEG, MOST_QUESTIONS = 1.5, 3
+ASKED_DEG, ASKED_MM, MOST_QUESTIONS = 1.5, 20.0, 3
 LEAST_STRAY_MM = 12.0
 """What is shorter is a letter of somebody's writing or a smudge."""
 TURNED_DEG = 0.8
@@ -194,6 +194,7 @@ def _unsure(sheet: JudgedSheet) -> list[Finding]:
         for n, line in enumerate(sheet.judged)
         if line.verdict is Verdict.NEAR
         and line.assigned.found.dark
+        and line.assigned.found.length_mm >= ASKED_MM
         and line.assigned.expected is not None
         and (line.angle_deg or 0.0) > ASKED_DEG
     ]

@@ -17,7 +17,7 @@ FARTHEST_MM = 20.0
 SPECK_MM = 0.75
 TOO_PALE = 0.65
 """Guide lines darker than this, as a share of an edge, hide where the edge ends."""
-LOOSELY, FIRMLY = 0.5, 0.85
+LOOSELY, FIRMLY = 0.5, 0.72
 """Pencil so dark, as a share of the rest of the edge, may be its own; so dark it surely is."""
 BREAK_MM, AT_ITS_END_MM = 2.0, 1.0
 
