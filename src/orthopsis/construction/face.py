@@ -31,11 +31,14 @@ HALVED = (0.5, 0.25, 0.75)
 
 
 class Halving(NamedTuple):
-    """The diagonals that were crossed, and the mark on the front edge level with the crossing."""
+    """The diagonals that were crossed, and the mark on the front edge level with the crossing, at
+    that share of the edge.
+    """
 
     down: tuple[Mark, Mark]
     up: tuple[Mark, Mark]
     mark: Mark
+    share: float
 
 
 class Lines(Protocol):
@@ -182,8 +185,12 @@ class RecedingFace:
         middle = self.paper.cross(down, up)
         line = self.paper.lay(middle, self.along)
         mark = self.paper.cross(line, self.paper.along(self.top, self.foot))
-        self.halvings.append(Halving((near_above, far_below), (near_below, far_above), mark))
+        self.halvings.append(Halving((near_above, far_below), (near_below, far_above), mark, share))
         return mark
+
+    def opposite(self, halving: Halving) -> Mark | None:
+        """The mark on the far edge of a line that halves, where that was needed."""
+        return self._marks.get((0.0 if self.near == "right" else 1.0, halving.share))
 
     def _far_end(self, far: float, share: float) -> Mark:
         if (far, share) not in self._marks:

@@ -1413,6 +1413,8 @@ face-halve =
     .simple =
         Draw the diagonals { $down } and { $up }. Put the ruler on the crossing and on { $goal }. Mark
         { $mark } on the front edge.
+# $far (mark)
+face-halve-opposite = Where it meets the edge opposite is { $far }.
 # $edge (marks)
 face-halves-check = Parts of { $edge } that are further away from us are shorter, not equal.
 face-light-check = All light lines stay inside the block.
@@ -2448,8 +2450,8 @@ block-heights =
     Up { $upright } mark { $low } and { $high } above the ground, and lead both lightly to { $vp }.
 # $upright (marks) $high (length) $vp (point) $panel (own)
 block-level =
-    Its top is level with the head of “{ $panel }”: that is { $high } above the ground up { $upright }, the mark that you
-    have. Lead it lightly to { $vp }.
+    Its top is level with the head of “{ $panel }”: up { $upright } that is { $high } above the ground. Lead this mark lightly
+    to { $vp }.
 # $count (number)
 block-uprights = { $count ->
     [one] Draw an upright over the mark on the ground line.

@@ -234,6 +234,9 @@ def _halve(work: ProfileSite, face: RecedingFace) -> None:
             "face-halve",
             down=strung(*one.down), up=strung(*one.up), goal=face.along, mark=one.mark,
         )  # fmt: skip
+        far = face.opposite(one)
+        if far is not None:
+            step.say("face-halve-opposite", far=far)
     step.check("face-halves-check", edge=strung(face.top, face.foot))
 
 

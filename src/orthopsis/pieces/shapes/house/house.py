@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
-from itertools import chain
 from typing import Literal, Protocol
 
 from orthopsis.construction.moves import Mark
@@ -26,7 +25,7 @@ from orthopsis.pieces.shapes.house.form import FIRST, Form, seen_pairs, turned_t
 from orthopsis.pieces.shapes.house.hip import Hip
 from orthopsis.pieces.shapes.house.panels import Panel, Taken
 from orthopsis.pieces.shapes.house.roofs import DOWN, UP, Gable, Pitched, Roof
-from orthopsis.pieces.shapes.house.seams import seams, unseamed
+from orthopsis.pieces.shapes.house.seams import Seam, seams, unseamed
 from orthopsis.pieces.shapes.house.walls import AROUND, Walls
 
 
@@ -124,9 +123,15 @@ class House:
             self.part, self.in_space, self.form.faces, families, details,
             transparent=self.stage.transparent, floating=self.stage.floating,
         )  # fmt: skip
-        faces = self.form.faces
-        flush = (seams(faces, self.in_space, o.form.faces, o.in_space) for o in self.beside())
-        return unseamed(whole, [*chain.from_iterable(flush)])
+        return unseamed(whole, self._seams(lambda house: house.in_space))
+
+    def _seams(self, places: Callable[[House], Sequence[Vector]]) -> list[Seam]:
+        """Where it goes on in what is beside it, with the places that each house has."""
+        return [
+            seam
+            for other in self.beside()
+            for seam in seams(self.form.faces, places(self), other.form.faces, places(other))
+        ]
 
     def faces_us(self, number: int) -> bool:
         """Whether a face turns its outside to us. Raises ExerciseError."""
@@ -205,7 +210,7 @@ class House:
                 ),
             )
 
-        flush = (seams(faces, self.on_paper, o.form.faces, o.on_paper) for o in self.beside())
+        flush = self._seams(lambda house: house.on_paper)
         return Body(
             part=self.part, name=self.name, corners=corners, faces=faces, show=show,
             transparent=clear, floating=self.stage.floating,
@@ -213,7 +218,7 @@ class House:
                 SeenLine(
                     (on_paper(one.start), on_paper(one.end)), (1 / one.start[2], 1 / one.end[2])
                 )
-                for one in chain.from_iterable(flush)
+                for one in flush
             ),
         )  # fmt: skip
 
