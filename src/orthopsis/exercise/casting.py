@@ -12,8 +12,8 @@ from orthopsis.exercise.receivers import Placed, Receiver, Surfaces
 from orthopsis.perspective.light import LightOnPaper, from_the_side
 from orthopsis.perspective.view import View
 from orthopsis.phrase import Own, say
+from orthopsis.pieces.casting import Casting
 from orthopsis.pieces.placement.placement import BlockPlacement
-from orthopsis.pieces.shapes.made.model import Made
 
 DOWN_CORNERS = (3, 6), (2, 7)
 """The diagonals of a block's foot, and those through its middle."""
@@ -21,12 +21,12 @@ THROUGH = (0, 6), (1, 7)
 
 
 class Caster(NamedTuple):
-    """What casts shadows: the number of its part, its cells, and the top that it stands on, if it
+    """What casts shadows: the number of its part, what it is, and the top that it stands on, if it
     stands on a thing; `hung` on a wall or a ceiling it stands on nothing.
     """
 
     number: int
-    made: Made
+    thing: Casting
     top: str | None
     hung: bool
 
@@ -47,10 +47,10 @@ def casters(scene: Surfaces) -> Iterator[Caster]:
         stage = part.stage
         if stage.floating or stage.transparent:
             continue
-        made = part.drawn.cells(stage) if stage.view == scene.main else None
-        if isinstance(made, Made) and not _is_lamp(scene, part):
+        thing = part.drawn.casting(stage) if stage.view == scene.main else None
+        if thing is not None and not _is_lamp(scene, part):
             top = scene.pieces[part.number].on if stage.floor is not None else None
-            yield Caster(number, made, top, stage.hung is not None)
+            yield Caster(number, thing, top, stage.hung is not None)
 
 
 def _is_lamp(scene: Surfaces, part: Placed) -> bool:

@@ -118,10 +118,11 @@ def plane_of(receiver: Receiver, scene: Surfaces, *, aside: bool) -> Receiving:
     """
     view, wall = scene.main, receiver.wall
     if wall is None or receiver.room is None:
-        renamed = {view.uprights.name: HORIZONTAL if aside else FREE}
+        kept = {name: name for name in level_families(view)}
+        kept[view.uprights.name] = HORIZONTAL if aside else FREE
         normal = 0.0, 1.0, -view.eye_level_mm
         offset = view.eye_height_mm if receiver.floor is None else receiver.floor
-        return Receiving(normal, offset, renamed, receiver.cut)
+        return Receiving(normal, offset, kept, receiver.cut)
     place = receiver.room.place
     depth = stage_of(receiver.room, scene).depth_at(place.floor_mm, place.tells)
     corner = eye_space(place.corners()[wall.corner], depth)
@@ -129,9 +130,13 @@ def plane_of(receiver: Receiver, scene: Surfaces, *, aside: bool) -> Receiving:
     if dot(normal, corner) < 0.0:
         normal = times(normal, -1.0)
     # A line along the wall keeps its family, all others are thrown aside.
-    ways = (vp.name for vp in view.directions)
-    renamed = {name: FREE for name in ways if name not in (wall.goal.name, view.uprights.name)}
-    return Receiving(normal, dot(normal, corner), renamed, receiver.cut)
+    kept = {name: name for name in (wall.goal.name, view.uprights.name)}
+    return Receiving(normal, dot(normal, corner), kept, receiver.cut)
+
+
+def level_families(view: View) -> tuple[str, ...]:
+    """The families of what is level."""
+    return HORIZONTAL, *(vp.name for vp in view.level_points)
 
 
 def _way(point: Point) -> Vector:

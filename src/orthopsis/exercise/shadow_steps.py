@@ -12,16 +12,15 @@ from orthopsis.exercise.below import BelowThings
 from orthopsis.exercise.casting import Caster, casters, check_light
 from orthopsis.exercise.document import ToneSpec
 from orthopsis.exercise.light_steps import LightMarks, light_marks, on_paper, tone_kind
-from orthopsis.exercise.receivers import Receiver, Surfaces, receivers
+from orthopsis.exercise.receivers import Receiver, Surfaces, level_families, receivers
 from orthopsis.perspective.light import LightOnPaper
 from orthopsis.perspective.plane import Point, join
 from orthopsis.perspective.segments import Portion
 from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
-from orthopsis.pieces.placement.edges import FrameMarks
-from orthopsis.pieces.shapes.made.cells import CellEdge, Knot
-from orthopsis.pieces.shapes.made.shadow import CellShadow, ShadowOn, ShadowWork, Surface
+from orthopsis.pieces.casting import CastEdge
+from orthopsis.pieces.shapes.shadow.shadow import Shadow, ShadowOn, ShadowWork, Surface
 
 _WORDS = {"side": "shadow-tips-side", "sun": "shadow-tips-sun", "lamp": "shadow-tips-lamp"}
 
@@ -36,8 +35,8 @@ def draw_shadows(
     check_light(tone, scene.main)
     marks = light_marks(scene, paper, tone, handed)
     light, toward, lamp = on_paper(scene, tone, marks)
-    drawn = [one for one in casters(scene) if isinstance(handed.get(one.made.part), FrameMarks)]
-    casting = [CellShadow(one.made, light, toward, lamp) for one in drawn]
+    drawn = [one for one in casters(scene) if one.thing.part in handed]
+    casting = [Shadow(one.thing, light, toward, lamp) for one in drawn]
     below = BelowThings(scene, paper, handed)
     falls = []
     for receiver in receivers(scene):
@@ -49,11 +48,11 @@ def draw_shadows(
         ]
         falls.append(_Fall.of(paper, receiver, shadows, here))
     seen = [k for k in range(len(casting)) if any(fall.shown[k] for fall in falls)]
-    knots = {k: casting[k].knots(sites[casting[k].part], handed[casting[k].part]) for k in seen}
+    finders = {k: casting[k].thing.finder(sites[casting[k].part], handed) for k in seen}
     for fall in falls:
         for number in seen:
             if fall.shown[number]:
-                work = casting[number].work(paper, knots[number], fall.light)
+                work = casting[number].work(paper, finders[number], fall.light)
                 if not drawn[number].stands_on(fall.receiver):
                     _draw_feet(paper, below, drawn[number], work, fall.real(number))
                 _draw_tips(paper, tone, fall, number, work, below)
@@ -62,15 +61,16 @@ def draw_shadows(
 
 
 def _draw_feet(
-    paper: Paper, below: BelowThings, one: Caster, work: ShadowWork, wanted: Sequence[Knot]
+    paper: Paper, below: BelowThings, one: Caster, work: ShadowWork, wanted: Sequence[int]
 ) -> None:
     """The step that finds the places on the floor under what stands or hangs higher."""
     if not wanted:
         return
-    step = paper.begin("shadow-below", Act.TONE, one.made.part, one.made.name)
-    find, knots = below.finder(one.number), work.knots
-    for foot in sorted({work.foot(knot) for knot in wanted}):
-        work.lows[foot] = find(knots.find(foot))
+    step = paper.begin("shadow-below", Act.TONE, one.thing.part, one.thing.name)
+    find = below.finder(one.number)
+    for foot in map(work.finder.foot, wanted):
+        if foot.name not in work.lows:
+            work.lows[foot.name] = find(foot)
     step.say(f"shadow-below-{below.way(one.number)}", count=count(len(work.lows)))
     step.check("shadow-below-check")
     step.bulk = True
@@ -90,7 +90,7 @@ def _light_over(
 class _Line(NamedTuple):
     """What bounds a shadow, and what is shown of it."""
 
-    edge: CellEdge
+    edge: CastEdge
     ends: tuple[Point, Point]
     shown: list[Portion]
 
@@ -121,15 +121,15 @@ class _Fall(NamedTuple):
             found.append([line for line in lines if line.shown])
         return cls(receiver, shadows, found, light)
 
-    def real(self, number: int) -> list[Knot]:
+    def real(self, number: int) -> list[int]:
         """The corners whose shadow is looked for here: the ends of what is seen, as far as they
         fall on the surface itself, or, on a floor without walls, anywhere on it.
         """
         shadow, area = self.shadows[number], self.receiver.area
-        knots = sorted({k for line in self.shown[number] for k in (line.edge.start, line.edge.end)})
+        ends = sorted({k for line in self.shown[number] for k in (line.edge.start, line.edge.end)})
         if shadow is None or area is None or not shadow.on.cut:
-            return knots
-        tips = {knot: shadow.tip(knot) for knot in knots}
+            return ends
+        tips = {number: shadow.tip(number) for number in ends}
         return [
             k for k, tip in tips.items()
             if tip.reached and (area.inside(tip.at.xy) or area.on_border(tip.at.xy))
@@ -138,8 +138,8 @@ class _Fall(NamedTuple):
 
 def _surface(scene: Surfaces, receiver: Receiver, one: Caster, light: LightOnPaper) -> Surface:
     view, wall = scene.main, receiver.wall
-    below_mm = None if one.stands_on(receiver) else view.eye_height_mm
-    found = Surface(view.eye_level_mm, light, cut=receiver.cut, below_mm=below_mm)
+    below = None if one.stands_on(receiver) else view.eye_height_mm
+    found = Surface(view.eye_level_mm, light, level_families(view), cut=receiver.cut, below=below)
     if wall is None or receiver.room is None:
         return found
     foot = join(receiver.room.place.corners()[wall.corner], wall.goal.at)
@@ -156,7 +156,7 @@ def _draw_tips(
         return
     one, wall, room = shadow.cast, receiver.wall, receiver.room
     step = paper.begin(
-        "shadow-tips" if wall is None else "shadow-turns", Act.TONE, one.part, one.made.name
+        "shadow-tips" if wall is None else "shadow-turns", Act.TONE, one.part, one.thing.name
     )
     if wall is None or room is None:
         tips = one.draw_tips(work, real)
@@ -170,8 +170,8 @@ def _draw_tips(
     step.bulk = True
 
 
-def _draw_outline(paper: Paper, falls: Sequence[_Fall], number: int, cast: CellShadow) -> None:
-    step = paper.begin("shadow-outline", Act.TONE, cast.part, cast.made.name)
+def _draw_outline(paper: Paper, falls: Sequence[_Fall], number: int, cast: Shadow) -> None:
+    step = paper.begin("shadow-outline", Act.TONE, cast.part, cast.thing.name)
     for fall in falls:
         shadow = fall.shadows[number]
         for edge, ends, shown in fall.shown[number] if shadow else ():

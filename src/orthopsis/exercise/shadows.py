@@ -1,7 +1,7 @@
 """Cast shadows by projection, for the picture and for tone.
 
-What is cut from a block and stands on the ground or on a floor casts them, boxes, furniture and
-stairs alike, if anything of it shows; ground, floors and walls receive them.
+What stands on the ground or on a floor casts them, boxes, furniture, stairs and houses alike, if
+anything of it shows; ground, floors and walls receive them.
 """
 
 from __future__ import annotations
@@ -150,7 +150,7 @@ def _casts(scene: Shaded, tone: ToneSpec, seen: Collection[Part]) -> CastOn:
     casting = [
         (one, solid)
         for one in casters(scene)
-        if one.made.part in seen  # else nobody has drawn it
+        if one.thing.part in seen  # else nobody has drawn it
         for solid in scene.solids[one.number]
         if isinstance(solid, Solid)
     ]

@@ -10,7 +10,7 @@ from orthopsis.perspective.area import Area, outside
 from orthopsis.perspective.segments import at, length
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
-from orthopsis.perspective.view import on_paper
+from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.picture.solid import Bar, Solid
 
 ON_IT = 1e-9
@@ -36,13 +36,13 @@ class Light(NamedTuple):
 
 class Receiving(NamedTuple):
     """A plane of eye space that shadows fall on: normal · place = offset. What stands before it,
-    on the eye's side, has less. `renamed` are the families of lines that change with their shadow;
-    a shadow is `cut` where it would run on behind us, or else refused.
+    on the eye's side, has less. `families` are those of a line's shadow by its own, others run
+    freely; a shadow is `cut` where it would run on behind us, or else refused.
     """
 
     normal: Vector
     offset: float
-    renamed: Mapping[str, str]
+    families: Mapping[str, str]
     cut: bool = False
 
     def height(self, place: Vector) -> float:
@@ -111,7 +111,7 @@ def cast(solid: Solid, light: Light, plane: Receiving) -> Cast:
             continue
         reached = _reached((landings[edge.start], landings[edge.end]), closed=False)
         if len(reached) == 2:
-            family = plane.renamed.get(edge.family, edge.family)
+            family = plane.families.get(edge.family, FREE)
             lines.append(Bar(reached[0].place, reached[1].place, family))
     areas = []
     for face, shone in zip(solid.faces, lit, strict=True):

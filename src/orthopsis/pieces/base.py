@@ -22,6 +22,7 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Length, Number, Own, Phrase, say
 from orthopsis.picture.solids import AnySolid
+from orthopsis.pieces.casting import Casting
 from orthopsis.pieces.roles import FieldRole, Path
 
 MOST_MM = 1e6
@@ -283,7 +284,12 @@ class Drawn(ABC):
         return ()
 
     def cells(self, stage: Stage) -> object | None:
-        """It as something cut from a block, if it is; that casts shadows."""
+        """It as something cut from a block, if it is."""
+        del stage
+        return None
+
+    def casting(self, stage: Stage) -> Casting | None:
+        """It as something that casts shadows, if it does. Raises ExerciseError."""
         del stage
         return None
 

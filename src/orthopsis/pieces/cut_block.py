@@ -11,6 +11,7 @@ from orthopsis.pieces.block import BlockPiece
 from orthopsis.pieces.placement.edge import OnEdge
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.shapes.made.model import Made
+from orthopsis.pieces.shapes.made.shadow import MadeCasting
 
 
 class CutBlock(BlockPiece, Drawn):
@@ -35,6 +36,9 @@ class CutBlock(BlockPiece, Drawn):
     def solids(self, stage: Stage) -> list[AnySolid]:
         """What is left of the block."""
         return [self.cells(stage).solid()]
+
+    def casting(self, stage: Stage) -> MadeCasting:
+        return MadeCasting(self.part, self.name, self.cells(stage))
 
     def body(self, stage: Stage) -> Body:
         """The same by ruler."""

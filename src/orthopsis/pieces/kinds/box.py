@@ -12,6 +12,7 @@ from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.box_frame import draw_box, frame_body, frame_solid
 from orthopsis.pieces.shapes.made.model import Made
 from orthopsis.pieces.shapes.made.parting import WHOLE_BLOCK
+from orthopsis.pieces.shapes.made.shadow import MadeCasting
 
 
 class Box(BlockPiece, Drawn):
@@ -26,6 +27,9 @@ class Box(BlockPiece, Drawn):
     def cells(self, stage: Stage) -> Made:
         """One cell, the whole block."""
         return Made(self.part, self.name, self.place, WHOLE_BLOCK, stage)
+
+    def casting(self, stage: Stage) -> MadeCasting:
+        return MadeCasting(self.part, self.name, self.cells(stage))
 
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The block itself."""

@@ -1,334 +1,84 @@
-"""The shadow of something cut from a block, by ruler: a tip for each corner that casts one.
-
-Only what parts the lit side from the dark one bounds a shadow. The foot of each such corner is
-found on the floor straight below it; the line from there to the light's foot and the one from the
-corner to the light cross in the tip.
-"""
+"""A thing cut from a block as what casts shadows."""
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass
 from functools import cached_property
-from typing import NamedTuple
 
-from orthopsis.construction.moves import Mark, Ruled
-from orthopsis.construction.paper import Paper
-from orthopsis.perspective.area import Area
-from orthopsis.perspective.light import (
-    AT_FOOT_MM,
-    BESIDE_MM,
-    LightOnPaper,
-    Tip,
-    in_line,
-    tip_on,
-)
-from orthopsis.perspective.plane import LEVEL, Line, Point, distance_point_line, join
+from orthopsis.construction.moves import Mark
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
-from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
+from orthopsis.perspective.vector import dot, loop_normal, times
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
+from orthopsis.pieces.casting import CastEdge, CastFace, CastForm, Casting
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.placement.front import OnFront
-from orthopsis.pieces.shapes.made.cells import DOWN, CellEdge, Knot
+from orthopsis.pieces.shapes.made.cells import DOWN, CellFace, Knot
 from orthopsis.pieces.shapes.made.construct import ENDS, ENDS_ON_FRONT, know, mark_depth
 from orthopsis.pieces.shapes.made.knots import KnotMarks, Knots
 from orthopsis.pieces.shapes.made.made_site import MadeSite
 from orthopsis.pieces.shapes.made.model import Made
 
-OFF_SHEET_MM = 1e4
-"""A shadow that runs on so far has left every sheet."""
-
-Upright = tuple[Vector, Vector]
-"""A place over the floor, and its foot."""
-
-
-class Surface(NamedTuple):
-    """What receives a shadow, on paper: of a wall the line of its foot, and the families of lines
-    that run along it.
-    """
-
-    level_mm: float
-    light: LightOnPaper
-    foot: Line | None = None
-    along: tuple[str, ...] = ()
-    cut: bool = False
-    below_mm: float | None = None
-    """Of a floor on which a thing does not stand itself: how far below the eye level that lies, by
-    a nearness of 1.
-    """
-
-    def foot_of(self, place: Vector, own: Vector) -> Vector:
-        """The place on the floor straight below one, where that is not its `own` foot."""
-        x, _, depth = place
-        below = self.below_mm
-        return own if below is None else (x, self.level_mm * depth + below, depth)
-
 
 @dataclass(frozen=True, eq=False)
-class CellShadow:
-    """What a made thing casts, wherever that falls."""
+class MadeCasting(Casting):
+    """Its corners are the knots of its cells in their order."""
 
     made: Made
-    light: LightOnPaper
-    toward: Vector
-    """The way to the light, or the place of a lamp, as places that can be parted evenly."""
-    lamp: bool = False
-
-    @property
-    def part(self) -> Part:
-        return self.made.part
 
     @cached_property
-    def places(self) -> Mapping[Knot, Vector]:
-        made = self.made
-        return {knot: made.on_paper.at(knot, made.shares) for knot in made.cells.knots}
+    def form(self) -> CastForm:
+        made, ways = self.made, self.made.on_paper
+        knots = made.cells.knots
+        number = {knot: k for k, knot in enumerate(knots)}
+        corners = [ways.at(knot, made.shares) for knot in knots]
 
-    @cached_property
-    def lit(self) -> list[bool]:
-        """Which faces the light falls on."""
-        found = []
-        for face in self.made.cells.faces:
-            corners = [self.places[knot] for knot in face.loops[0]]
-            way = self.made.on_paper.along[face.way]
-            outward = loop_normal(corners)
-            if (dot(outward, way) > 0.0) != face.along:
-                outward = times(outward, -1.0)
-            way_there = minus(self.toward, corners[0]) if self.lamp else self.toward
-            found.append(dot(outward, way_there) > 0.0)
-        return found
+        def face(one: CellFace) -> CastFace:
+            loops = tuple(tuple(number[knot] for knot in loop) for loop in one.loops)
+            normal, way = loop_normal([corners[k] for k in loops[0]]), ways.along[one.way]
+            outward = (dot(normal, way) > 0.0) == one.along
+            return CastFace(loops, normal if outward else times(normal, -1.0))
 
-    @cached_property
-    def edges(self) -> list[CellEdge]:
-        """What parts the lit side from the dark one."""
-        return [
-            edge for edge in self.made.cells.edges
-            if self.lit[edge.faces[0]] != self.lit[edge.faces[1]]
-        ]  # fmt: skip
+        edges = [
+            CastEdge(number[one.start], number[one.end], made.families[one.way], one.faces)
+            for one in made.cells.edges
+        ]
+        across, _, away = made.parting.first
+        _, foot, depth = ways.at((across, made.parting.last[DOWN], away), made.shares)
+        level_mm = made.stage.view.eye_level_mm
+        faces = [face(one) for one in made.cells.faces]
+        return CastForm(corners, faces, edges, level_mm, foot - level_mm * depth)
 
-    def foot(self, knot: Knot) -> Knot:
-        return knot[0], self.made.parting.last[DOWN], knot[2]
-
-    def stands_on(self, edge: CellEdge) -> bool:
-        """Whether an edge lies where the thing itself stands."""
-        low = self.made.parting.last[DOWN]
-        return edge.start[DOWN] == edge.end[DOWN] == low
-
-    def upright(self, knot: Knot, on: Surface) -> Upright:
-        """A corner and its foot, as places that can be parted evenly."""
-        own = self.made.on_paper.at(self.foot(knot), self.made.shares)
-        return self.places[knot], on.foot_of(self.places[knot], own)
-
-    # --- the moves ---------------------------------------------------------------------------
-
-    def draw_tips(self, work: ShadowWork, wanted: Collection[Knot]) -> dict[Knot, Mark]:
-        """The tips on the floor of the corners that are `wanted`."""
-        found = dict[Knot, Mark]()
-        for knot in sorted(wanted):
-            top, low = work.knots.find(knot), work.low(self.foot(knot))
-            if top is low:
-                found[knot] = top
-                continue
-            found[knot] = mark = work.tip(top, low)
-            for start in (low, top):
-                work.paper.light(start.at, mark.at, FREE, None)
-        return found
-
-    def draw_turns(
-        self, work: ShadowWork, wall_foot: Ruled, wanted: Collection[Knot]
-    ) -> dict[Knot, Mark]:
-        """The tips on a wall: the line along the floor turns upright where it meets the wall."""
-        found, paper = dict[Knot, Mark](), work.paper
-        for knot in sorted(wanted):
-            top, low = work.knots.find(knot), work.low(self.foot(knot))
-            turn = paper.cross(work.ground(low), wall_foot)
-            paper.light(low.at, turn.at, FREE, None)
-            if top is low:
-                found[knot] = turn
-                continue
-            found[knot] = mark = work.tip_on(wall_foot, turn, top, low)
-            paper.light(turn.at, mark.at, VERTICAL, None)
-            paper.light(top.at, mark.at, FREE, None)
-        return found
-
-    def work(self, paper: Paper, knots: Knots, light: tuple[Mark, Mark] | None) -> ShadowWork:
-        """Its marks at hand; without a `light` and its foot it comes from the side."""
-        aside = Ruled("", join(ORIGIN, self.light.at), FREE, Mark("", ORIGIN))
-        level_mm = self.made.stage.view.eye_level_mm
-        return ShadowWork(paper, knots, light, aside, level_mm)
-
-    def knots(self, site: Site, handed: object) -> Knots:
-        """The marks of the thing, from those of its block where it handed over no more."""
-        assert isinstance(handed, FrameMarks)
-        if isinstance(handed, KnotMarks):
-            return handed.knots
+    def finder(self, site: Site, handed: Mapping[Part, object]) -> KnotFinder:
+        """By the marks of the thing, or from those of its block where it handed over no more."""
+        frame = handed[self.part]
+        assert isinstance(frame, FrameMarks)
+        if isinstance(frame, KnotMarks):
+            return KnotFinder(frame.knots)
         knots, place = Knots(self.made, site), self.made.place
         work = MadeSite(self.made, site, knots, Choice("box"))
         if not isinstance(place, OnFront):
-            know(work, handed, ENDS)
-            return knots
-        know(work, handed, ENDS_ON_FRONT)
-        if not any(number > 3 for number in handed):
+            know(work, frame, ENDS)
+            return KnotFinder(knots)
+        know(work, frame, ENDS_ON_FRONT)
+        if not any(number > 3 for number in frame):
             # Nothing behind its front shows: how far back it goes is marked only now.
             knots.corner = ENDS_ON_FRONT[place.depth_corner(site.stage.view.level_points[0].at)]
-            mark_depth(work, place, handed)
-        return knots
+            mark_depth(work, place, frame)
+        return KnotFinder(knots)
 
 
-@dataclass(frozen=True, eq=False)
-class ShadowOn:
-    """What a thing casts on one surface."""
+class KnotFinder:
+    """Marks by the numbers of the knots."""
 
-    cast: CellShadow
-    on: Surface
+    def __init__(self, knots: Knots) -> None:
+        self.knots = knots
+        self._order: list[Knot] = knots.made.cells.knots
 
-    def _tip(self, upright: Upright) -> Tip:
-        top, foot = (Point(x / depth, y / depth) for x, y, depth in upright)
-        on = self.on
-        if on.foot is None and top == foot:
-            return Tip(top, None, reached=True)
-        found = tip_on(top, foot, on.light, on.foot, on.level_mm)
-        return found if on.cut else found._replace(reached=True)
+    def corner(self, number: int) -> Mark:
+        return self.knots.find(self._order[number])
 
-    def _lies_in(self, edge: CellEdge) -> bool:
-        """Whether it lies on the floor, or along the wall."""
-        if self.on.foot is None:
-            return self.on.below_mm is None and self.cast.stands_on(edge)
-        feet = (self.cast.upright(knot, self.on)[1] for knot in (edge.start, edge.end))
-        return all(
-            distance_point_line(Point(x / n, y / n), self.on.foot) < AT_FOOT_MM for x, y, n in feet
-        )
-
-    def tip(self, knot: Knot) -> Tip:
-        """Where the shadow of a corner lies."""
-        return self._tip(self.cast.upright(knot, self.on))
-
-    @cached_property
-    def lines(self) -> list[tuple[CellEdge, tuple[Point, Point]]]:
-        """What bounds the shadow, as far as it is reached."""
-        found = []
-        for edge in self.cast.edges:
-            ends = [self.cast.upright(knot, self.on) for knot in (edge.start, edge.end)]
-            reached = [] if self._lies_in(edge) else self._reached(ends, closed=False)
-            if len(reached) == 2:
-                start, end = reached
-                found.append((edge, (start, end)))
-        return found
-
-    @cached_property
-    def areas(self) -> list[Area]:
-        """What the shadow covers on paper, face by face."""
-        found = []
-        for face, shone in zip(self.cast.made.cells.faces, self.cast.lit, strict=True):
-            if shone:
-                loops = [
-                    self._reached([self.cast.upright(knot, self.on) for knot in loop])
-                    for loop in face.loops
-                ]
-                found.append(Area(tuple(tuple(p.xy for p in loop) for loop in loops if loop)))
-        return [area for area in found if area.loops]
-
-    def family(self, edge: CellEdge) -> str:
-        """Lines along the surface keep their family; others are cast along the light."""
-        made = self.cast.made
-        if self.on.foot is not None:
-            family = made.families[edge.way]
-            return family if family in self.on.along else FREE
-        if edge.way != DOWN:
-            return made.families[edge.way]
-        return HORIZONTAL if self.on.light.aside else FREE
-
-    def _reached(self, places: Sequence[Upright], *, closed: bool = True) -> list[Point]:
-        """The tips of what of a line, or of a loop, is reached."""
-        tips = [self._tip(place) for place in places]
-        found = []
-        for k, here in enumerate(tips):
-            if here.reached:
-                found.append(here.at)
-            after = (k + 1) % len(tips)
-            if (k + 1 < len(tips) or closed) and here.reached != tips[after].reached:
-                one, other = (k, after) if here.reached else (after, k)
-                found.append(self._last_reached(places[one], places[other]))
-        return found
-
-    def _last_reached(self, reached: Upright, other: Upright) -> Point:
-        """How far the shadow of a line goes of which one end casts none here; by halves."""
-        for _ in range(40):
-            (a, b), (c, d) = reached, other
-            middle = times(plus(a, c), 0.5), times(plus(b, d), 0.5)
-            tip = self._tip(middle)
-            if tip.reached:
-                reached = middle
-                if max(map(abs, tip.at.xy)) > OFF_SHEET_MM:
-                    break
-            else:
-                other = middle
-        return self._tip(reached).at
-
-
-@dataclass(frozen=True)
-class ShadowWork:
-    """A thing's marks, and the rulers that lead to the light and to its foot."""
-
-    paper: Paper
-    knots: Knots
-    light: tuple[Mark, Mark] | None
-    aside: Ruled
-    level_mm: float
-    lows: dict[Knot, Mark] = field(default_factory=dict)
-    """The places on the floor under the feet of what does not stand there."""
-
-    def foot(self, knot: Knot) -> Knot:
-        return knot[0], self.knots.made.parting.last[DOWN], knot[2]
-
-    def tip(self, top: Mark, low: Mark) -> Mark:
-        """Where the shadow of an upright ends on the floor."""
-        paper = self.paper
-        if not self._in_line(top):
-            return paper.cross(self.ground(low), self.ray(top))
-        beside = [paper.measure_along(mark, LEVEL, BESIDE_MM) for mark in (low, top)]
-        level = paper.level(paper.cross(self.ground(beside[0]), self.ray(beside[1])))
-        return paper.cross(level, self.ground(low))
-
-    def tip_on(self, wall_foot: Ruled, turn: Mark, top: Mark, low: Mark) -> Mark:
-        """Where it ends on a wall that it meets at `turn`."""
-        paper = self.paper
-        if not self._in_line(top):
-            return paper.cross(paper.upright(turn), self.ray(top))
-        # By another that stands nearer to the wall's point: what is level leads there.
-        level = paper.beside_all(Point(0.0, self.level_mm), HORIZONTAL)
-        if abs(wall_foot.line.a) < abs(wall_foot.line.b) * 1e-9:
-            lines = [paper.level(mark) for mark in (low, top)]
-            goal = None
-        else:
-            goal = paper.cross(wall_foot, level)
-            lines = [paper.lay(mark, goal) for mark in (low, top)]
-        upright = paper.upright(paper.measure_along(low, LEVEL, BESIDE_MM))
-        beside = [paper.cross(upright, line) for line in lines]
-        there = paper.cross(self.ground(beside[0]), wall_foot)
-        end = paper.cross(paper.upright(there), self.ray(beside[1]))
-        back = paper.lay(end, goal) if goal else paper.level(end)
-        return paper.cross(back, paper.upright(turn))
-
-    def _in_line(self, top: Mark) -> bool:
-        if self.light is None:
-            return False
-        return in_line(top.at, LightOnPaper(self.light[0].at, self.light[1].at))
-
-    def low(self, foot: Knot) -> Mark:
-        """The place on the floor under a corner, by its foot."""
-        return self.lows.get(foot) or self.knots.find(foot)
-
-    def ray(self, top: Mark) -> Ruled:
-        """From the top of an upright to the light."""
-        return (
-            self.paper.lay(top, self.light[0]) if self.light else self.paper.slide(top, self.aside)
-        )
-
-    def ground(self, low: Mark) -> Ruled:
-        """From its foot, along the floor."""
-        return self.paper.lay(low, self.light[1]) if self.light else self.paper.level(low)
-
-
-ORIGIN = Point(0.0, 0.0)
+    def foot(self, number: int) -> Mark:
+        across, _, away = self._order[number]
+        return self.knots.find((across, self.knots.made.parting.last[DOWN], away))

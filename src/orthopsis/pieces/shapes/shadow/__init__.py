@@ -1,0 +1,1 @@
+"""Cast shadows of things by ruler."""
