@@ -59,8 +59,32 @@ class LineFigure:
         there.
         """
         if place not in self.marks:
-            self._make(place, self._ways(place))
+            self._make(place, self._ways(place, self._known))
         return self.marks[place]
+
+    def lacks(self, place: Place, chosen: Iterable[tuple[Place, Point]]) -> Place | None:
+        """Which of some places must be marked before lines lead to one: the first that helps alone,
+        or else the first at all; None where they lead there already.
+        """
+        known = self._known
+        if self._leads_to(place, known):
+            return None
+        left = [(one, at) for one, at in chosen if one not in known]
+        helps = (one for one, at in left if self._leads_to(place, {**known, one: at}))
+        return next(helps, left[0][0] if left else None)
+
+    @property
+    def _known(self) -> dict[Place, Point]:
+        return {place: mark.at for place, mark in self.marks.items()}
+
+    def _leads_to(self, place: Place, known: Mapping[Place, Point]) -> bool:
+        if place in known:
+            return True
+        try:
+            self._ways(place, known)
+        except KeyError:
+            return False
+        return True
 
     def _make(self, place: Place, ways: Mapping[Place, _Way]) -> None:
         lines = ways[place].lines
@@ -92,11 +116,11 @@ class LineFigure:
 
     # --- before anything is drawn ---------------------------------------------------------------
 
-    def _ways(self, wanted: Place) -> dict[Place, _Way]:
+    def _ways(self, wanted: Place, known: Mapping[Place, Point]) -> dict[Place, _Way]:
         """How the places on the way to one are found, round by round, those first that lie
         nearest to what is there already.
         """
-        at = {place: mark.at for place, mark in self.marks.items()}
+        at = dict(known)
         ways: dict[Place, _Way] = {}
         for least in LEAST_ANGLES:
             while True:

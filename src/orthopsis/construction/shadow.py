@@ -9,29 +9,30 @@ from orthopsis.construction.cover import under
 from orthopsis.construction.moves import Do, Step, StepStroke
 from orthopsis.construction.order import Body
 from orthopsis.construction.paper import Paper
-from orthopsis.perspective.area import Area, outside
+from orthopsis.perspective.area import Area, bordering, outside
 from orthopsis.perspective.plane import Point
-from orthopsis.perspective.segments import Portion, at, length, portion_shared, remainder
+from orthopsis.perspective.segments import Portion, Segment, at, length, portion_shared, remainder
 from orthopsis.perspective.stroke import Part, Role, Stroke
 
 
 def shadow_shown(
     paper: Paper, ends: tuple[Point, Point], areas: Sequence[Area], receiver: Area | None,
-    standing: Sequence[Body],
+    standing: Sequence[Body], drawn: Sequence[Segment],
 ) -> list[Portion]:  # fmt: skip
     """What is to be drawn of what bounds a shadow between two tips; `areas` are what all shadows
-    cover on paper, the `receiver` what it falls on, and `standing` what stands before that.
+    cover on paper, the `receiver` what it falls on, `standing` what stands before that, and `drawn`
+    what bounds the shadows of other things already.
     """
     segment = ends[0].xy, ends[1].xy
     on_sheet = paper.sheet.clip(segment)
     if on_sheet is None:
         return []
     hidden = list(chain.from_iterable(under(body, segment, paper.tolerance) for body in standing))
-    for line in (line for body in standing for line in body.shown.edges):
-        # Along the foot of a thing its own line is there.
-        shared = portion_shared(segment, line.segment, paper.tolerance)
-        hidden += [shared] if shared else []
-    within = remainder(outside(segment, areas))
+    # Along the foot of a thing its own line is there.
+    feet = (line.segment for body in standing for line in body.shown.edges)
+    shared = (portion_shared(segment, line, paper.tolerance) for line in chain(feet, drawn))
+    hidden += [one for one in shared if one]
+    within = remainder(bordering(segment, areas))
     if receiver is not None:
         within += outside(segment, [receiver])
     return [

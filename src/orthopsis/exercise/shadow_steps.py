@@ -15,11 +15,11 @@ from orthopsis.exercise.light_steps import LightMarks, light_marks, on_paper, to
 from orthopsis.exercise.receivers import Receiver, Surfaces, level_families, receivers
 from orthopsis.perspective.light import LightOnPaper
 from orthopsis.perspective.plane import Point, join
-from orthopsis.perspective.segments import Portion
+from orthopsis.perspective.segments import Portion, Segment, at
 from orthopsis.perspective.stroke import Part
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
-from orthopsis.pieces.casting import CastEdge
+from orthopsis.pieces.casting import CastEdge, Finder
 from orthopsis.pieces.shapes.shadow.shadow import Shadow, ShadowOn, ShadowWork, Surface
 
 _WORDS = {"side": "shadow-tips-side", "sun": "shadow-tips-sun", "lamp": "shadow-tips-lamp"}
@@ -49,6 +49,8 @@ def draw_shadows(
         falls.append(_Fall.of(paper, receiver, shadows, here))
     seen = [k for k in range(len(casting)) if any(fall.shown[k] for fall in falls)]
     finders = {k: casting[k].thing.finder(sites[casting[k].part], handed) for k in seen}
+    for number in seen:
+        _draw_plan(paper, drawn[number], finders[number], [fall.real(number) for fall in falls])
     for fall in falls:
         for number in seen:
             if fall.shown[number]:
@@ -58,6 +60,25 @@ def draw_shadows(
                 _draw_tips(paper, tone, fall, number, work, below)
     for number in seen:
         _draw_outline(paper, falls, number, casting[number])
+
+
+def _draw_plan(paper: Paper, one: Caster, finder: Finder, wanted: Sequence[Sequence[int]]) -> None:
+    """The step that finds the places on its floor under a thing's corners, where that takes lines
+    of its own.
+    """
+    thing = one.thing
+    if not thing.plans:
+        return
+    step = paper.begin("shadow-plan", Act.TONE, thing.part, thing.name)
+    first = len(step.marks)
+    for number in sorted({k for some in wanted for k in some}):
+        finder.foot(number)
+    if not step.moves:
+        paper.steps.remove(step)
+        return
+    step.say("shadow-plan", count=count(len(step.marks) - first))
+    step.check("shadow-plan-check")
+    step.bulk = True
 
 
 def _draw_feet(
@@ -94,6 +115,10 @@ class _Line(NamedTuple):
     ends: tuple[Point, Point]
     shown: list[Portion]
 
+    def segment(self, portion: Portion) -> Segment:
+        whole = self.ends[0].xy, self.ends[1].xy
+        return at(whole, portion[0]), at(whole, portion[1])
+
 
 class _Fall(NamedTuple):
     """A surface, what each thing casts on it, and the lines of it that are seen."""
@@ -112,13 +137,14 @@ class _Fall(NamedTuple):
         if receiver.base is not None:
             bodies = paper.standing.before(receiver.base.drawn.part)
         standing = [body for body in bodies if not (body.ground or body.transparent)]
-        found = []
+        found, drawn = list[list[_Line]](), list[Segment]()
         for shadow in shadows:
             lines = [
-                _Line(edge, ends, shadow_shown(paper, ends, areas, receiver.area, standing))
+                _Line(edge, ends, shadow_shown(paper, ends, areas, receiver.area, standing, drawn))
                 for edge, ends in (shadow.lines if shadow else ())
             ]
             found.append([line for line in lines if line.shown])
+            drawn += [line.segment(portion) for line in found[-1] for portion in line.shown]
         return cls(receiver, shadows, found, light)
 
     def real(self, number: int) -> list[int]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from itertools import pairwise
@@ -134,6 +134,40 @@ def outside(segment: Segment, areas: Iterable[Area]) -> list[Portion]:
         if boxes_touch(area.box, box):
             inside += area.portions_inside(segment)
     return remainder(inside)
+
+
+BESIDE_MM = 1e-5
+"""So near beside a line it is asked what lies there: further than what counts as on it."""
+LEAST_BORDER_MM = 1e-3
+"""What is shorter is no border."""
+LEAST_SHARED_MM = 0.01
+"""Areas that touch along less than this only meet at a corner."""
+
+
+def bordering(segment: Segment, areas: Sequence[Area]) -> list[Portion]:
+    """The portions of a segment that run within none of some areas, and do not have areas on both
+    sides: where two of them touch there is no line between.
+    """
+    (ax, ay), (bx, by) = segment
+    long = math.hypot(bx - ax, by - ay)
+    if not long:
+        return []
+    dx, dy = (by - ay) / long * BESIDE_MM, (ax - bx) / long * BESIDE_MM
+    beside = [
+        portion
+        for x, y in ((dx, dy), (-dx, -dy))
+        for portion in outside(((ax + x, ay + y), (bx + x, by + y)), areas)
+    ]
+    ends = 2.0 * BESIDE_MM / long
+    between = [
+        (t0 - ends, t1 + ends) for t0, t1 in remainder(beside) if (t1 - t0) * long > LEAST_SHARED_MM
+    ]
+    return [
+        (max(t0, u0), min(t1, u1))
+        for t0, t1 in outside(segment, areas)
+        for u0, u1 in remainder(between)
+        if (min(t1, u1) - max(t0, u0)) * long > LEAST_BORDER_MM
+    ]
 
 
 def quarter_between(start: XY, corner: XY, end: XY) -> EllipseArc:

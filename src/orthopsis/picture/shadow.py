@@ -6,7 +6,7 @@ import math
 from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
-from orthopsis.perspective.area import Area, outside
+from orthopsis.perspective.area import Area, bordering
 from orthopsis.perspective.segments import at, length
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, plus, times
@@ -161,7 +161,7 @@ def outline(casts: Sequence[Cast]) -> Iterator[tuple[Part, Bar]]:
     for one in casts:
         for bar in one.lines:
             segment = on_paper(bar.start), on_paper(bar.end)
-            for t0, t1 in outside(segment, areas):
+            for t0, t1 in bordering(segment, areas):
                 if (t1 - t0) * length(segment) > 1e-6:
                     start, end = (_between(bar, at(segment, t)) for t in (t0, t1))
                     yield one.part, Bar(start, end, bar.family)

@@ -770,6 +770,15 @@ shadow-below-ceiling =
        *[other] { $count } places
     }.
 shadow-below-check = Each place lies plumb below its corner.
+shadow-plan-title = the places below it
+# $count (number)
+shadow-plan =
+    Shadows begin straight below. Find { $count ->
+        [one] one place
+       *[other] { $count } places
+    } on the ground: what is level runs the same way down there, and what is upright stands on one place. So go down
+    from a corner, and along the ground to the same point as above.
+shadow-plan-check = Hold the set square to each place: its corner stands straight above.
 shadow-turns-title = where the shadow ends on the wall
 # $count (number) $wall (choice)
 shadow-turns =

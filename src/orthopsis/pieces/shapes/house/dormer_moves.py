@@ -11,7 +11,7 @@ from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import FREE, on_paper
 from orthopsis.phrase import Length, say
-from orthopsis.pieces.base import Site
+from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.dormer import (
     BACK,
@@ -29,6 +29,7 @@ from orthopsis.pieces.shapes.house.form import Pair, pair
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.member import Member, MemberMoves
 from orthopsis.pieces.shapes.house.planes import RoofPlane, roof_planes, slope_called
+from orthopsis.pieces.shapes.house.shadow import HouseCasting
 from orthopsis.pieces.shapes.tidy import tidy
 
 
@@ -70,11 +71,16 @@ class OnSlope(Member):
         ways |= dict.fromkeys(slants, FREE)
         return {pair(*ends): family for ends, family in ways.items()}
 
+    def casting(self, stage: Stage) -> HouseCasting:
+        del stage
+        return HouseCasting(self.part, self.name, self)
+
     def build(self, site: Site) -> FrameMarks:
         """Its place on the slope, its front, what runs back into the roof."""
-        _Moves(self, site).draw()
+        moves = _Moves(self, site)
+        moves.draw()
         tidy(site, "dormer")
-        return FrameMarks()
+        return FrameMarks(moves.marks)
 
 
 class _Moves(MemberMoves):

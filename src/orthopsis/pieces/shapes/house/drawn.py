@@ -18,6 +18,7 @@ from orthopsis.pieces.shapes.house.lettering import Lettering
 from orthopsis.pieces.shapes.house.open_faces import ON_WALLS, open_faces
 from orthopsis.pieces.shapes.house.pattern import Pattern
 from orthopsis.pieces.shapes.house.planes import hip_points
+from orthopsis.pieces.shapes.house.shadow import HouseCasting
 from orthopsis.pieces.shapes.house.walls import AROUND
 
 
@@ -79,6 +80,9 @@ class DrawnHouse(Drawn):
     def solids(self, stage: Stage) -> list[AnySolid]:
         """The house as one solid, with the lines in its walls."""
         return [self.house(stage).solid()]
+
+    def casting(self, stage: Stage) -> HouseCasting:
+        return HouseCasting(self.part, self.name, self.house(stage))
 
     def body(self, stage: Stage) -> Body:
         """The house by ruler."""

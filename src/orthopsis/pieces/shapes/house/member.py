@@ -29,7 +29,7 @@ from orthopsis.pieces.shapes.house.planes import RoofPlane
 
 @dataclass(frozen=True, eq=False)
 class Member(Drawn):
-    """A block on a face of a house; its corners are numbered as a block's are, unless it says how
+    """A block on a slope of a house; its corners are numbered as a block's are, unless it says how
     its faces hang together.
     """
 
@@ -45,6 +45,11 @@ class Member(Drawn):
     def name(self) -> Phrase:
         called: Own = named(self.id)
         return say("part-of", part=called, whole=self.house.name)
+
+    @property
+    @abstractmethod
+    def plane(self) -> RoofPlane:
+        """The slope that it stands on. Raises ExerciseError."""
 
     @abstractmethod
     def corners(self, house: Sequence[Vector], *, by_ruler: bool) -> list[Vector]:

@@ -11,13 +11,14 @@ from orthopsis.perspective.plane import Point, distance
 from orthopsis.perspective.vector import Vector
 from orthopsis.perspective.view import on_paper
 from orthopsis.phrase import Length, say
-from orthopsis.pieces.base import Site
+from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.chimney import Chimney, Corners
 from orthopsis.pieces.shapes.house.form import Pair, pair
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.member import Member, MemberMoves
 from orthopsis.pieces.shapes.house.planes import RoofPlane, roof_planes, slope_called
+from orthopsis.pieces.shapes.house.shadow import HouseCasting
 from orthopsis.pieces.shapes.tidy import tidy
 
 
@@ -57,11 +58,16 @@ class OnRoof(Member):
             found[pair(front[end], along[end])] = found[pair(up[end], last[end])] = plane.along
         return found
 
+    def casting(self, stage: Stage) -> HouseCasting:
+        del stage
+        return HouseCasting(self.part, self.name, self)
+
     def build(self, site: Site) -> FrameMarks:
         """Its place on the slope, its front, its depth, its top."""
-        _Moves(self, site).draw()
+        moves = _Moves(self, site)
+        moves.draw()
         tidy(site, "chimney")
-        return FrameMarks()
+        return FrameMarks(moves.marks)
 
 
 class _Moves(MemberMoves):
