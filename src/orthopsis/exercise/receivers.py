@@ -56,8 +56,6 @@ class Receiver(NamedTuple):
     area: Area | None = None
     room: Room | None = None
     wall: Wall | None = None
-    cut: bool = False
-    """Whether shadows may run on behind us, as a wall may stop them before."""
     base: Placed | None = None
     """Of the top of a thing, that thing."""
     floor: float | None = None
@@ -72,9 +70,7 @@ class Receiver(NamedTuple):
 def receivers(scene: Surfaces) -> list[Receiver]:
     """The surfaces that the document names. Raises ExerciseError for what receives none."""
     tone = scene.exercise.tone
-    found = [_receiver(scene, k, name) for k, name in enumerate(tone.cast if tone else ())]
-    cut = any(one.wall for one in found)
-    return [one._replace(cut=cut) for one in found]
+    return [_receiver(scene, k, name) for k, name in enumerate(tone.cast if tone else ())]
 
 
 def _receiver(scene: Surfaces, number: int, name: str) -> Receiver:
@@ -122,7 +118,7 @@ def plane_of(receiver: Receiver, scene: Surfaces, *, aside: bool) -> Receiving:
         kept[view.uprights.name] = HORIZONTAL if aside else FREE
         normal = 0.0, 1.0, -view.eye_level_mm
         offset = view.eye_height_mm if receiver.floor is None else receiver.floor
-        return Receiving(normal, offset, kept, receiver.cut)
+        return Receiving(normal, offset, kept)
     place = receiver.room.place
     depth = stage_of(receiver.room, scene).depth_at(place.floor_mm, place.tells)
     corner = eye_space(place.corners()[wall.corner], depth)
@@ -131,7 +127,7 @@ def plane_of(receiver: Receiver, scene: Surfaces, *, aside: bool) -> Receiving:
         normal = times(normal, -1.0)
     # A line along the wall keeps its family, all others are thrown aside.
     kept = {name: name for name in (wall.goal.name, view.uprights.name)}
-    return Receiving(normal, dot(normal, corner), kept, receiver.cut)
+    return Receiving(normal, dot(normal, corner), kept)
 
 
 def level_families(view: View) -> tuple[str, ...]:

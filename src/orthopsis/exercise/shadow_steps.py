@@ -149,23 +149,24 @@ class _Fall(NamedTuple):
 
     def real(self, number: int) -> list[int]:
         """The corners whose shadow is looked for here: the ends of what is seen, as far as they
-        fall on the surface itself, or, on a floor without walls, anywhere on it.
+        fall before us and on the surface itself.
         """
         shadow, area = self.shadows[number], self.receiver.area
         ends = sorted({k for line in self.shown[number] for k in (line.edge.start, line.edge.end)})
-        if shadow is None or area is None or not shadow.on.cut:
+        if shadow is None:
             return ends
         tips = {number: shadow.tip(number) for number in ends}
         return [
             k for k, tip in tips.items()
-            if tip.reached and (area.inside(tip.at.xy) or area.on_border(tip.at.xy))
+            if tip.reached
+            and (area is None or area.inside(tip.at.xy) or area.on_border(tip.at.xy))
         ]  # fmt: skip
 
 
 def _surface(scene: Surfaces, receiver: Receiver, one: Caster, light: LightOnPaper) -> Surface:
     view, wall = scene.main, receiver.wall
     below = None if one.stands_on(receiver) else view.eye_height_mm
-    found = Surface(view.eye_level_mm, light, level_families(view), cut=receiver.cut, below=below)
+    found = Surface(view.eye_level_mm, light, level_families(view), below=below)
     if wall is None or receiver.room is None:
         return found
     foot = join(receiver.room.place.corners()[wall.corner], wall.goal.at)

@@ -11,7 +11,6 @@ from dataclasses import replace
 from itertools import islice
 from typing import NamedTuple, Protocol
 
-from orthopsis.errors import ExerciseError
 from orthopsis.exercise.casting import THROUGH, casters, check_light, lamp_block, light_aside
 from orthopsis.exercise.document import ToneSpec
 from orthopsis.exercise.light import LampLight, SunLight
@@ -34,8 +33,7 @@ from orthopsis.perspective.sheet import Sheet
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.vector import Vector, plus, times
 from orthopsis.perspective.view import on_paper
-from orthopsis.phrase import Own, say
-from orthopsis.picture.shadow import BehindUs, Cast, Light, cast, outline
+from orthopsis.picture.shadow import Cast, Light, cast, outline
 from orthopsis.picture.solid import Bar, Shape, Solid, bars
 from orthopsis.picture.solids import AnySolid, is_patch
 from orthopsis.picture.visibility import HiddenEdge, Sight
@@ -157,11 +155,7 @@ def _casts(scene: Shaded, tone: ToneSpec, seen: Collection[Part]) -> CastOn:
     found: CastOn = []
     for receiver in receivers(scene):
         plane = plane_of(receiver, scene, aside=aside)
-        try:
-            casts = [cast(solid, light, plane) for one, solid in casting if one.reaches(receiver)]
-        except BehindUs as error:
-            says = say("refused-shadow-behind", piece=Own(error.part.piece))
-            raise ExerciseError("tone.light", says) from None
+        casts = [cast(solid, light, plane) for one, solid in casting if one.reaches(receiver)]
         found.append((receiver, casts))
     return found
 

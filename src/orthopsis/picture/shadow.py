@@ -37,13 +37,12 @@ class Light(NamedTuple):
 class Receiving(NamedTuple):
     """A plane of eye space that shadows fall on: normal · place = offset. What stands before it,
     on the eye's side, has less. `families` are those of a line's shadow by its own, others run
-    freely; a shadow is `cut` where it would run on behind us, or else refused.
+    freely; its shadow is cut where it would run on behind us.
     """
 
     normal: Vector
     offset: float
     families: Mapping[str, str]
-    cut: bool = False
 
     def height(self, place: Vector) -> float:
         return self.offset - dot(self.normal, place)
@@ -60,14 +59,6 @@ class Cast(NamedTuple):
     part: Part
     lines: list[Bar]
     areas: list[Area]
-
-
-class BehindUs(ValueError):
-    """A shadow, of `part`, runs on behind the viewer."""
-
-    def __init__(self, part: Part) -> None:
-        super().__init__(f"the shadow of '{part}' runs behind the viewer")
-        self.part = part
 
 
 class _Landing(NamedTuple):
@@ -94,15 +85,13 @@ class _Landing(NamedTuple):
 
 
 def cast(solid: Solid, light: Light, plane: Receiving) -> Cast:
-    """The shadow of a solid on a plane that it stands before. Raises BehindUs."""
+    """The shadow of a solid on a plane that it stands before."""
     lit = []
     for face in solid.faces:
         first = solid.vertices[face.loops[0][0]]
         outward = loop_normal([solid.vertices[k] for k in face.loops[0]])
         lit.append(light.falls_on(outward, first))
     landings = [_landing(vertex, light, plane) for vertex in solid.vertices]
-    if not plane.cut and any(landing.seen <= 0.0 for landing in landings):
-        raise BehindUs(solid.part)
     lines = []
     for edge in solid.edges:
         one, other = edge.faces

@@ -3681,8 +3681,6 @@ refused-repeat-way = along a wall that runs away it goes on away or toward us, o
 refused-repeat-behind-us = so many do not fit before us; take fewer of them
 refused-repeat-beyond = so many reach beyond their wall; take fewer of them, or begin elsewhere
 refused-shadows-in-three = shadows are cast where uprights stand straight, in one and two points
-# $piece (own)
-refused-shadow-behind = the shadow of '{ $piece }' runs on behind us; raise the light, move it aside, or put the sun behind us
 refused-landing-in-three = stairs with a landing are drawn where uprights stand straight, in one and two points
 refused-rail-in-three = a rail is drawn where uprights stand straight, in one and two points
 refused-climbs-away = stairs climb away from us only in one point; here they climb to the left or to the right

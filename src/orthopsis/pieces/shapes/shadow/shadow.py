@@ -45,7 +45,6 @@ class Surface(NamedTuple):
     light: LightOnPaper
     along: tuple[str, ...]
     foot: Line | None = None
-    cut: bool = False
     below: float | None = None
     """Of a floor on which a thing does not stand itself: how far below the eye level that lies, by
     a nearness of 1.
@@ -153,8 +152,7 @@ class ShadowOn:
         on = self.on
         if on.foot is None and top == foot:
             return Tip(top, None, reached=True)
-        found = tip_on(top, foot, on.light, on.foot, on.level_mm)
-        return found if on.cut else found._replace(reached=True)
+        return tip_on(top, foot, on.light, on.foot, on.level_mm)
 
     def _lies_in(self, edge: CastEdge) -> bool:
         """Whether it lies on the floor, or along the wall."""
