@@ -11,7 +11,7 @@ from orthopsis.exercise.floors import level_of
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.plane import Point
 from orthopsis.perspective.vector import Vector, cross, dot, times
-from orthopsis.perspective.view import FREE, HORIZONTAL, View, eye_space
+from orthopsis.perspective.view import FREE, HORIZONTAL, View, eye_space, level_families
 from orthopsis.phrase import Own, say
 from orthopsis.picture.shadow import Receiving
 from orthopsis.pieces.base import Drawn, Stage
@@ -128,11 +128,6 @@ def plane_of(receiver: Receiver, scene: Surfaces, *, aside: bool) -> Receiving:
     # A line along the wall keeps its family, all others are thrown aside.
     kept = {name: name for name in (wall.goal.name, view.uprights.name)}
     return Receiving(normal, dot(normal, corner), kept)
-
-
-def level_families(view: View) -> tuple[str, ...]:
-    """The families of what is level."""
-    return HORIZONTAL, *(vp.name for vp in view.level_points)
 
 
 def _way(point: Point) -> Vector:

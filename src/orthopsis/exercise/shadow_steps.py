@@ -12,11 +12,12 @@ from orthopsis.exercise.below import BelowThings
 from orthopsis.exercise.casting import Caster, casters, check_light
 from orthopsis.exercise.document import ToneSpec
 from orthopsis.exercise.light_steps import LightMarks, light_marks, on_paper, tone_kind
-from orthopsis.exercise.receivers import Receiver, Surfaces, level_families, receivers
+from orthopsis.exercise.receivers import Receiver, Surfaces, receivers
 from orthopsis.perspective.light import LightOnPaper
 from orthopsis.perspective.plane import Point, join
 from orthopsis.perspective.segments import Portion, Segment, at
 from orthopsis.perspective.stroke import Part
+from orthopsis.perspective.view import level_families
 from orthopsis.phrase import Choice
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.casting import CastEdge, Finder

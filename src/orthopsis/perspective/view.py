@@ -353,3 +353,8 @@ def on_paper(place: Vector) -> tuple[float, float]:
     if depth <= 0.0:
         raise Unfit(say("refused-behind"))
     return x / depth, y / depth
+
+
+def level_families(view: View) -> tuple[str, ...]:
+    """The families of what is level."""
+    return HORIZONTAL, *(vp.name for vp in view.level_points)

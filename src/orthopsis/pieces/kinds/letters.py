@@ -21,6 +21,7 @@ from orthopsis.perspective.view import View
 from orthopsis.phrase import Length, Number, Own, Phrase, say
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import MOST_MM, Drawn, Grip, Site, Stage
+from orthopsis.pieces.casting import Casting
 from orthopsis.pieces.piece import Piece, WordPlace
 from orthopsis.pieces.placement.anchor import Front, FrontEdge
 from orthopsis.pieces.placement.depth import Cut, check_share
@@ -41,6 +42,7 @@ from orthopsis.pieces.shapes.extrusion.construct import draw_profile
 from orthopsis.pieces.shapes.extrusion.model import Extrusion, StreetPlace
 from orthopsis.pieces.shapes.extrusion.profile import Profile
 from orthopsis.pieces.shapes.extrusion.profile_site import Extruded
+from orthopsis.pieces.shapes.extrusion.shadow import casting_of
 from orthopsis.pieces.shapes.extrusion.text import Text
 
 ROUND_HEIGHTS_MM: dict[Alphabet, tuple[float, ...]] = {
@@ -116,6 +118,10 @@ class Letter(Drawn):
 
     def body(self, stage: Stage) -> Body:
         return self.word.shape.body(stage, self.profile, self.part, self.name)
+
+    def casting(self, stage: Stage) -> Casting | None:
+        shape = self.word.shape
+        return casting_of(shape, self.profile, self.body(stage), self.name, stage)
 
     def build(self, site: Site) -> Extruded:
         shape = self.word.shape

@@ -20,6 +20,7 @@ from orthopsis.picture.solid import Solid, lined
 from orthopsis.picture.solids import AnySolid
 from orthopsis.pieces.base import Drawn, FaceLength, Grip, Measures, Millimetres, Site, Stage
 from orthopsis.pieces.block import BlockPiece
+from orthopsis.pieces.casting import Casting
 from orthopsis.pieces.placement.front import OnFront
 from orthopsis.pieces.placement.word import Run
 from orthopsis.pieces.roles import Editor, FieldRole, Only
@@ -27,6 +28,7 @@ from orthopsis.pieces.shapes.extrusion.construct import draw_profile
 from orthopsis.pieces.shapes.extrusion.model import Extrusion
 from orthopsis.pieces.shapes.extrusion.profile import Corner, Profile
 from orthopsis.pieces.shapes.extrusion.profile_site import Extruded
+from orthopsis.pieces.shapes.extrusion.shadow import casting_of
 from orthopsis.pieces.shapes.extrusion.tower_windows import (
     TowerWindows,
     Wall,
@@ -190,6 +192,9 @@ class Outline(BlockPiece, Drawn):
     def body(self, stage: Stage) -> Body:
         """The shape by ruler, on the lines of its block."""
         return self.shape.body(stage, self.profile, self.part, self.name)
+
+    def casting(self, stage: Stage) -> Casting | None:
+        return casting_of(self.shape, self.profile, self.body(stage), self.name, stage)
 
     def build(self, site: Site) -> Extruded:
         """The light block, the shape on its face, the corner rule, what lies behind."""

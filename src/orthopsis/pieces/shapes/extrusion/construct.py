@@ -61,7 +61,8 @@ def draw_profile(owner: Extrusion, profile: Profile, site: Site, room: Room = WH
     if owner.bands and work.shows_depth:
         draw_bands(work, owner.bands + 1)
     number = owner.street.number if owner.street else 0
-    return Extruded(work.frame, face, work.depth, work.side, number)
+    marks = work.marks | {k + work.count: mark for k, mark in work.behind.items()}
+    return Extruded(work.frame, face, work.depth, work.side, number, marks)
 
 
 def _from_front(work: ProfileSite, room: Room) -> None:

@@ -39,6 +39,8 @@ class Extruded(NamedTuple):
     """The upper and lower end of its left side, in a street."""
     number: int = 0
     """Its number in the street."""
+    marks: Mapping[int, Mark] = {}
+    """Its corners, as far as they are marked: those of the face, and then those behind them."""
 
 
 class CurveMarks(NamedTuple):

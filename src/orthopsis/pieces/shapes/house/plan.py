@@ -1,21 +1,16 @@
-"""The plan of a house on the ground: what lies straight below its corners, and the lines by which
-ruler and set square find that.
-
-One idea: what is level has a plan that runs the same way, and what is upright has a mark for a
-plan. With the foot of the walls, and what lies on them, that finds every foot. Source: plan and
-elevation of handbooks of perspective (from memory).
+"""The plan of a house on the ground: the lines by which the places below its corners are found,
+from the foot of its walls on.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 
 from orthopsis.construction.line_figure import FigureLine, Place
-from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, cross, dot, minus, size
-from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL, View
-from orthopsis.pieces.casting import CastForm, form_of_faces
-from orthopsis.pieces.shapes.house.form import FIRST, Pair
+from orthopsis.perspective.view import FREE, VERTICAL, level_families
+from orthopsis.pieces.casting import form_of_faces
+from orthopsis.pieces.shapes.house.form import FIRST
 from orthopsis.pieces.shapes.house.hip import HELPS, Hip
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.member import Member
@@ -25,57 +20,12 @@ from orthopsis.pieces.shapes.house.roofs import Gable
 from orthopsis.pieces.shapes.house.setback import FOOT_UNDER
 from orthopsis.pieces.shapes.house.setback_moves import OnTop
 from orthopsis.pieces.shapes.house.walls import opposite
+from orthopsis.pieces.shapes.shadow.plan import Plan
 
 IN_PLANE = 1e-7
 """What lies so near to a plane, for its distance, lies in it."""
 BASE = 3
 """A corner of every block's foot."""
-
-
-def level_families(view: View) -> tuple[str, ...]:
-    """The families of what is level."""
-    return HORIZONTAL, *(vp.name for vp in view.level_points)
-
-
-class Plan:
-    """The corners of one thing and the places below them, each with its name in the figure."""
-
-    def __init__(self, part: Part, form: CastForm, families: Mapping[Pair, str]) -> None:
-        self.part, self.form, self.families = part, form, families
-        uprights = {k: k for k in range(len(form.corners))}
-        for (a, b), family in families.items():
-            if family == VERTICAL:
-                one, other = uprights[a], uprights[b]
-                first, second = sorted((one, other), key=lambda k: (k not in form.on_floor, k))
-                uprights = {k: first if end == second else end for k, end in uprights.items()}
-        self._uprights = uprights
-
-    def corner(self, number: int) -> Place:
-        return self.part, number
-
-    def foot(self, number: int) -> Place:
-        """The place on the ground below a corner: one for all of an upright, and what stands on the
-        ground itself.
-        """
-        below = self._uprights[number]
-        return (self.part, below) if below in self.form.on_floor else (self.part, below, "foot")
-
-    def lines(self, level: Sequence[str]) -> Iterator[FigureLine]:
-        """The edges, what is level once more on the ground, and the uprights."""
-        for (a, b), family in self.families.items():
-            if family == VERTICAL:
-                continue
-            yield FigureLine((self.corner(a), self.corner(b)), family)
-            if family in level:
-                yield FigureLine((self.foot(a), self.foot(b)), family)
-        over: dict[Place, list[Place]] = {}
-        for number in self._uprights:
-            places = over.setdefault(self.foot(number), [self.foot(number)])
-            if self.corner(number) not in places:
-                places.append(self.corner(number))
-        for places in over.values():
-            if len(places) > 1:
-                yield FigureLine(tuple(places), VERTICAL)
 
 
 def ground_below(house: House) -> float:

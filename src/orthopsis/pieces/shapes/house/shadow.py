@@ -8,21 +8,19 @@ from functools import cached_property
 
 from orthopsis.construction.line_figure import LineFigure, Place
 from orthopsis.construction.moves import Mark
-from orthopsis.perspective.plane import Point
 from orthopsis.perspective.stroke import Part
-from orthopsis.perspective.view import on_paper
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.casting import CastForm, Casting
 from orthopsis.pieces.placement.edges import FrameMarks
 from orthopsis.pieces.shapes.house.house import House
 from orthopsis.pieces.shapes.house.member import Member
 from orthopsis.pieces.shapes.house.plan import (
-    Plan,
     lines_of_house,
     lines_of_member,
     plan_of_house,
     plan_of_member,
 )
+from orthopsis.pieces.shapes.shadow.plan import Plan, PlanFinder
 
 
 @dataclass(frozen=True, eq=False)
@@ -55,29 +53,3 @@ class HouseCasting(Casting):
             if number >= 0
         }
         return PlanFinder(self.plan, LineFigure(site.paper, lines, site.points, marks))
-
-
-@dataclass(frozen=True, eq=False)
-class PlanFinder:
-    """Marks by the lines of a house and its plan."""
-
-    plan: Plan
-    figure: LineFigure
-
-    def corner(self, number: int) -> Mark:
-        return self._found(self.plan.corner(number))
-
-    def foot(self, number: int) -> Mark:
-        return self._found(self.plan.foot(number))
-
-    def _found(self, place: Place) -> Mark:
-        """By lines; where no lines lead there, as nothing of it shows, a hidden corner is measured
-        from the sheet's edges first.
-        """
-        figure, plan = self.figure, self.plan
-        corners = {plan.corner(k): on_paper(at) for k, at in enumerate(plan.form.corners)}
-        first = sorted(range(len(corners)), key=lambda k: (k not in plan.form.on_floor, k))
-        anchors = [(plan.corner(k), Point(*corners[plan.corner(k)])) for k in first]
-        while (lacking := figure.lacks(place, anchors)) is not None:
-            figure.marks[lacking] = figure.paper.measure(*corners[lacking])
-        return figure.find(place)
