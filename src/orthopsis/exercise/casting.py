@@ -48,7 +48,7 @@ def casters(scene: Surfaces) -> Iterator[Caster]:
         if stage.floating or stage.transparent:
             continue
         thing = part.drawn.casting(stage) if stage.view == scene.main else None
-        if thing is not None and not _is_lamp(scene, part):
+        if isinstance(thing, Casting) and not _is_lamp(scene, part):
             top = scene.pieces[part.number].on if stage.floor is not None else None
             yield Caster(number, thing, top, stage.hung is not None)
 

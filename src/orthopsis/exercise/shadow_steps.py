@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
-from orthopsis.construction.moves import Act, Do, count
+from orthopsis.construction.moves import Act, Do, count, phrase
 from orthopsis.construction.paper import Paper
 from orthopsis.construction.shadow import keep_shadow, shadow_shown
 from orthopsis.exercise.below import BelowThings
@@ -18,11 +18,13 @@ from orthopsis.perspective.plane import Point, join
 from orthopsis.perspective.segments import Portion, Segment, at
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import level_families
-from orthopsis.phrase import Choice
+from orthopsis.phrase import Choice, Phrase, Several
 from orthopsis.pieces.base import Site
 from orthopsis.pieces.casting import CastEdge, Finder
 from orthopsis.pieces.shapes.shadow.shadow import Shadow, ShadowOn, ShadowWork, Surface
 
+MOST_PLACES = 4
+"""So many places are told one by one."""
 _WORDS = {"side": "shadow-tips-side", "sun": "shadow-tips-sun", "lamp": "shadow-tips-lamp"}
 
 
@@ -71,13 +73,20 @@ def _draw_plan(paper: Paper, one: Caster, finder: Finder, wanted: Sequence[Seque
     if not thing.plans:
         return
     step = paper.begin("shadow-plan", Act.TONE, thing.part, thing.name)
-    first = len(step.marks)
+    found: dict[str, Phrase] = {}
     for number in sorted({k for some in wanted for k in some}):
-        finder.foot(number)
+        moves = len(step.moves)
+        foot = finder.foot(number)
+        if len(step.moves) > moves:
+            corner = finder.corner(number)
+            found[foot.name] = phrase("shadow-plan-one", foot=foot, corner=corner)
     if not step.moves:
         paper.steps.remove(step)
         return
-    step.say("shadow-plan", count=count(len(step.marks) - first))
+    if len(found) <= MOST_PLACES:
+        step.say("shadow-plan", places=Several(tuple(found.values())))
+    else:
+        step.say("shadow-plan-many", count=count(len(found)))
     step.check("shadow-plan-check")
     step.bulk = True
 

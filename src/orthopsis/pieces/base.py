@@ -22,7 +22,6 @@ from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import VanishingPoint, View
 from orthopsis.phrase import Length, Number, Own, Phrase, say
 from orthopsis.picture.solids import AnySolid
-from orthopsis.pieces.casting import Casting
 from orthopsis.pieces.roles import FieldRole, Path
 
 MOST_MM = 1e6
@@ -288,8 +287,8 @@ class Drawn(ABC):
         del stage
         return None
 
-    def casting(self, stage: Stage) -> Casting | None:
-        """It as something that casts shadows, if it does. Raises ExerciseError."""
+    def casting(self, stage: Stage) -> object | None:
+        """It as a `Casting`, if it casts shadows. Raises ExerciseError."""
         del stage
         return None
 

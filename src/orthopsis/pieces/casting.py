@@ -11,15 +11,13 @@ from collections.abc import Mapping, Sequence, Set
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
-from typing import TYPE_CHECKING, NamedTuple, Protocol
+from typing import NamedTuple, Protocol
 
 from orthopsis.construction.moves import Mark
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, loop_normal, times
 from orthopsis.phrase import Value
-
-if TYPE_CHECKING:
-    from orthopsis.pieces.base import Site
+from orthopsis.pieces.base import Site
 
 OWN_FOOT = 1e-6
 """What lies so near to its foot, for its distance, stands there itself."""

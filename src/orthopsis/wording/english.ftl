@@ -771,13 +771,19 @@ shadow-below-ceiling =
     }.
 shadow-below-check = Each place lies plumb below its corner.
 shadow-plan-title = the places below it
-# $count (number)
+# $places (list)
 shadow-plan =
-    Shadows begin straight below. Find { $count ->
+    Shadows begin straight below. Down on the ground each line leads to the same point as the edge above it, or is level
+    like it: so find { $places }.
+# $foot (mark) $corner (mark)
+shadow-plan-one = { $foot } straight below { $corner }
+# $count (number)
+shadow-plan-many =
+    Shadows begin straight below. Down on the ground each line leads to the same point as the edge above it, or is level
+    like it: so find { $count ->
         [one] one place
        *[other] { $count } places
-    } on the ground: what is level runs the same way down there, and what is upright stands on one place. So go down
-    from a corner, and along the ground to the same point as above.
+    }, each straight below its corner.
 shadow-plan-check = Hold the set square to each place: its corner stands straight above.
 shadow-turns-title = where the shadow ends on the wall
 # $count (number) $wall (choice)
@@ -1863,6 +1869,9 @@ advice-unforgiving =
 advice-tape-strip =
     { $point } lies { $out } off the sheet: tape on a strip of paper at the { WORD($side) } edge;
     { $reach }.
+# $piece (name)
+advice-shadow-by-hand =
+    The shadow of { $piece } is not found by lines: it is sketched by hand, and never judged.
 reach-none = no classroom ruler reaches it from everywhere
 # $ruler (length)
 reach-ruler = a ruler of { $ruler } reaches it

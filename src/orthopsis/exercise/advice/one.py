@@ -29,6 +29,7 @@ WEIGHTS = {
     "flat-triangle": 3.0,
     "outside-cone": 3.0,
     "unreadable": 2.5,
+    "shadow-by-hand": 1.5,
     "tape-strip": 1.0,
 }
 """How much each matters at the most, the worst first."""

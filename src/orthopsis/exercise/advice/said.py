@@ -23,7 +23,13 @@ from orthopsis.exercise.advice.points import (
     sharpest_corner,
 )
 from orthopsis.exercise.advice.roofs import roof_points_far
-from orthopsis.exercise.advice.things import in_one_another, in_the_wall, slivers, small_letters
+from orthopsis.exercise.advice.things import (
+    in_one_another,
+    in_the_wall,
+    shadows_by_hand,
+    slivers,
+    small_letters,
+)
 from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.stroke import Stroke
 
@@ -66,6 +72,7 @@ def advice(scene: Scene, strokes: Sequence[Stroke], most: int = 3) -> list[Advic
         "flat-triangle": flat_triangle(scene),
         "outside-cone": outside_cone(scene, strokes),
         "unreadable": unreadable(scene),
+        "shadow-by-hand": shadows_by_hand(scene),
         "tape-strip": tape_strips(scene),
     }
     said: list[Advice] = []

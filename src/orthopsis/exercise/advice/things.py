@@ -13,6 +13,7 @@ from orthopsis.exercise.resolve import Scene
 from orthopsis.perspective.area import Area
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import About, Length, Number, Value
+from orthopsis.picture.solids import is_card, is_patch
 from orthopsis.pieces.kinds.room import Room
 from orthopsis.pieces.placement.placement import BlockPlacement
 from orthopsis.pieces.roles import FieldRole, told
@@ -139,6 +140,23 @@ def _smallest_letter(scene: Scene, number: int) -> tuple[Value, XY, float] | Non
             ys = [y for _, y in near]
             found.append((body.name, near[0], max(ys) - min(ys)))
     return min(found, key=lambda one: one[2], default=None)
+
+
+def shadows_by_hand(scene: Scene) -> Iterator[Advice]:
+    """What stands among things that cast shadows and has none that lines would find."""
+    tone = scene.exercise.tone
+    if tone is None or not tone.cast:
+        return
+    said = set[int]()
+    for k, part in enumerate(scene.parts):
+        if part.number in said or part.stage.floating or part.stage.transparent:
+            continue
+        rises = any(not (is_patch(one) or is_card(one)) for one in scene.solids[k])
+        if rises and part.drawn.casting(part.stage) is None:
+            said.add(part.number)
+            values: dict[str, Value] = {"piece": scene.bodies[k].name}
+            where = scene.bodies[k].corners[0][0].xy
+            yield Advice.of("shadow-by-hand", where, 0.0, values)
 
 
 def thinnest_face(faces: Sequence[Area]) -> tuple[XY, float] | None:

@@ -46,6 +46,20 @@ HOUSES: tuple[Recipe, ...] = (
             version=2),
     ),
     Recipe(
+        "long-shadows",
+        "A hut in the evening light: its shadow begins straight below its corners.",
+        "Light from the side needs no point: shadows on the ground are level. The ridge casts the "
+        "tip, and the place below it lies on the foot of the gable wall.",
+        document("Long shadows", 13, two(150, -60, 500), {
+            "kind": "building", "id": "hut", "standing": "ground", "edge": edge(200, 110, 200),
+            "left": {"x_mm": 90}, "right": {"x_mm": 280},
+            "roof": {"kind": "gable", "end": "right", "peak_mm": 35},
+            "parts": [{"kind": "panel", "id": "door", "on": "right", "look": "door",
+                       "from": {"along_mm": 25}, "to": {"along_mm": 50}, "height_mm": 45}]},
+            version=2, tone={"light": {"kind": "side", "from": "left", "rise_deg": 40},
+                             "cast": ["ground"], "values": 4}),
+    ),
+    Recipe(
         "music-block",
         "Storeys and bays: equal marks up the near upright, one diagonal for the windows.",
         "The edge is 15 cm high, so three storeys are 5 cm each, and sills and heads fall on "
