@@ -79,6 +79,8 @@ class AnswerKey:
     middles: tuple[Middle, ...] = ()
     own: Mapping[str, Point] = field(default_factory=dict)
     """Points that the pupil keeps to instead of the sheet's."""
+    sized: bool = False
+    """Whether sizes that pupils choose are those of their lines already."""
 
     @property
     def given(self) -> str:
@@ -253,10 +255,15 @@ def is_drawn(edge: Expected, seen: Array) -> bool:
 
 def share_beside(start: XY, end: XY, lines: Array) -> float:
     """How much of a segment has one of the lines beside it, running the same way."""
+    return float((mm_beside(start, end, lines) < BESIDE_MM).mean())
+
+
+def mm_beside(start: XY, end: XY, lines: Array) -> Array:
+    """How far some places along a segment lie from the lines that run the same way (mm)."""
     (x0, y0), (x1, y1) = start, end
     places = np.linspace(start, end, 11)[1:-1]
     step = lines[:, 2:] - lines[:, :2]
     turn = np.abs(step[:, 0] * (y1 - y0) - step[:, 1] * (x1 - x0))
     turn /= np.maximum(np.hypot(step[:, 0], step[:, 1]) * math.dist(start, end), 1e-9)
     beside = lines[turn < math.sin(math.radians(SAME_WAY_DEG))]
-    return float((distances(places, beside) < BESIDE_MM).mean())
+    return distances(places, beside)
