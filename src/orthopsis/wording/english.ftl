@@ -3006,6 +3006,9 @@ finding-missing-guide =
         [one] one of them is
        *[other] { $gone } of them are
     } not there. Count the corners that send one.
+# $piece (name) $gone (about) $point (point)
+finding-past-halfway =
+    { $piece } goes back { $gone }: that is past halfway to { $point }, and looks stretched. Choose less next time.
 # $count (number)
 finding-unerased =
     { $count } construction lines are as dark as the edges. Draw them lightly, and rub them out when the
@@ -3100,6 +3103,7 @@ title-missing-edge = Edges that were forgotten
 title-missing-guide = Guide lines that were forgotten
 title-corner-gapes = Corners that gape
 title-corner-overshoots = Lines drawn past their corner
+title-past-halfway = Chosen deeper than halfway
 title-unerased = Construction lines left dark
 title-stray-line = Lines that belong to nothing
 title-unsure-line = Lines that are hard to tell

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import math
+from itertools import combinations
+
 from orthopsis.marking.findings.elsewhere import drawn_elsewhere
 from orthopsis.marking.findings.houses import missing_of_houses
 from orthopsis.marking.findings.one import Finding, JudgedSheet, finding
@@ -9,12 +12,16 @@ from orthopsis.marking.findings.rooms import missing_of_rooms
 from orthopsis.marking.fitting import Array, ends_of
 from orthopsis.marking.judging.answer_key import Expected, is_drawn, share_beside
 from orthopsis.marking.judging.given import given_by
+from orthopsis.perspective.segments import boxes_touch
 from orthopsis.perspective.view import HORIZONTAL
 from orthopsis.phrase import Number, PointName
 from orthopsis.pieces.kinds.row import RowHouse
 
 UNERASED = 4
 """So many dark construction lines are left on purpose or by neglect; fewer by chance."""
+
+MAY_HIDE = 0.15
+"""So many of a family's edges may lie behind what other sizes have brought before them."""
 
 
 def of_counts(sheet: JudgedSheet) -> list[Finding]:
@@ -62,12 +69,17 @@ def _of_strip(sheet: JudgedSheet, edge: Expected) -> bool:
 
 
 def _fewer(sheet: JudgedSheet) -> list[Finding]:
-    """Where sizes and places are the pupil's own, edges can still be counted by family."""
-    said = []
+    """Where sizes and places are the pupil's own, edges can still be counted by family, as far as
+    the family is sure and other sizes hide no others.
+    """
+    said, undecided = [], sum(j.assigned.both and j.assigned.found.dark for j in sheet.judged)
     for name in (point.name for point in sheet.points):
-        asked = sum(e.outline and e.stroke.family == name for e in sheet.key.expected)
+        asked = sum(
+            e.outline and not e.may_lack and e.stroke.family == name for e in sheet.key.expected
+        )
         drawn = sum(sheet.judged[n].assigned.found.dark for n in sheet.of(name))
-        if 0 < drawn < asked:
+        hidden = math.ceil(asked * MAY_HIDE) if _overlap(sheet) else 0
+        if 0 < drawn < asked - undecided - hidden:
             place = sheet.judged[sheet.of(name)[0]].assigned.found.middle
             said.append(
                 finding(
@@ -76,6 +88,12 @@ def _fewer(sheet: JudgedSheet) -> list[Finding]:
                 )
             )  # fmt: skip
     return said
+
+
+def _overlap(sheet: JudgedSheet) -> bool:
+    """Whether things stand before one another on the sheet, so that their sizes tell what shows."""
+    bodies = [body for body in sheet.key.scene.bodies if not body.ground]
+    return any(boxes_touch(one.box, other.box) for one, other in combinations(bodies, 2))
 
 
 def _missing_guides(sheet: JudgedSheet, found: set[int]) -> list[Finding]:

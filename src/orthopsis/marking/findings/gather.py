@@ -14,6 +14,7 @@ from orthopsis.marking.findings.lines import of_lines, praise
 from orthopsis.marking.findings.measure import of_measure
 from orthopsis.marking.findings.one import Finding, JudgedSheet, Level
 from orthopsis.marking.findings.shape import of_shape
+from orthopsis.marking.findings.sizes import of_sizes
 from orthopsis.marking.findings.street import explained, of_street
 
 ORDER: tuple[str, ...] = (
@@ -56,6 +57,7 @@ ORDER: tuple[str, ...] = (
     "eye-level-inside",
     "unerased",
     "stray-line",
+    "past-halfway",
     "unsure-line",
     "photo-blurred",
     "photo-small",
@@ -71,6 +73,7 @@ def findings(sheet: JudgedSheet) -> list[Finding]:
     """Praise, fixes and tidying, in the order in which they are said."""
     causes = of_street(sheet)
     said = [*of_lines(sheet), *of_shape(sheet), *of_measure(sheet), *of_counts(sheet)]
+    said += of_sizes(sheet)
     return [*praise(sheet), *in_order([*causes, *explained(said, causes)])]
 
 

@@ -107,7 +107,7 @@ class ByPoints(Given):
         self, found: Sequence[FoundStroke], key: AnswerKey, strict: Strictness
     ) -> Assignment:
         del strict
-        return assign_by_rules(found, self.goals(found, key)), key
+        return assign_by_rules(found, key, self.goals(found, key)), key
 
 
 class ByRules(ByPoints):
