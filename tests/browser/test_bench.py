@@ -101,18 +101,24 @@ def test_advice_is_read_and_its_remedy_taken(watched, server):
 def test_three_points_are_set_moved_and_seen_from_elsewhere(watched, server):
     page = open_bench(watched, "The yard from the bell tower")
     before = document(server, "The yard from the bell tower")["view"]
-    drag(page, page.get_by_role("slider", name="Vanishing point VP3"), 40, -30)
+    third = page.get_by_role("slider", name="Vanishing point VP3")
+    left = page.get_by_role("slider", name="Vanishing point VP1")
+    first, begun = (one.get_attribute("aria-valuetext") for one in (third, left))
+    drag(page, third, 40, -30)
     saved(page)
     moved = document(server, "The yard from the bell tower")["view"]
     assert moved["third_vp_mm"][0] > before["third_vp_mm"][0]
     assert moved["third_vp_mm"][1] < before["third_vp_mm"][1]
     assert moved["left_vp_mm"] == before["left_vp_mm"]
     page.keyboard.press("Control+z")
+    expect(third).to_have_attribute("aria-valuetext", first)
     page.get_by_role("button", name="right ▸").click()
+    expect(left).not_to_have_attribute("aria-valuetext", begun)
     saved(page)
     there = document(server, "The yard from the bell tower")
     assert there["view"]["left_vp_mm"] == pytest.approx(before["left_vp_mm"] + 20)
     page.keyboard.press("Control+z")
+    expect(left).to_have_attribute("aria-valuetext", begun)
     saved(page)
     assert document(server, "The yard from the bell tower")["view"] == before
 

@@ -51,7 +51,7 @@ def in_light(data, seed):
 @pytest.mark.parametrize(
     ("made", "seeds", "least"),
     [(random_houses, range(300, 420), 12), (random_flush_houses, range(80), 8),
-     (random_street, range(24), 8), (random_words, range(60, 100), 10)],
+     (random_street, range(24), 8), (random_words, range(60, 80), 5)],
 )  # fmt: skip
 def test_random_houses_and_letters_in_random_light(made, seeds, least):
     agreed = lines = 0

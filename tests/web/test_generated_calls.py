@@ -20,7 +20,7 @@ from orthopsis.demo.school import clear
 from orthopsis.web.app import create_app
 from tests.web.conftest import one_of_everything
 
-CALLS = int(os.environ.get("ORTHOPSIS_CALLS", "1200"))
+CALLS = int(os.environ.get("ORTHOPSIS_CALLS", "700"))
 DESCRIPTION = schemathesis.openapi.from_dict(create_app().openapi())
 OPERATIONS = [found.ok() for found in DESCRIPTION.get_all_operations()]
 LISTS = (

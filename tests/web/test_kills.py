@@ -23,7 +23,7 @@ from tests.web.test_serve import end, get, serve
 
 assert serve  # the fixture of a server in a folder of its own
 
-KILLS = int(os.environ.get("ORTHOPSIS_KILLS", "4"))
+KILLS = int(os.environ.get("ORTHOPSIS_KILLS", "3"))
 
 
 class Writer:
