@@ -389,4 +389,4 @@ def test_a_room_is_furnished_by_clicks_on_its_floor_and_walls_and_lit(watched, s
     page.keyboard.press("Shift+ArrowLeft")
     saved(page)
     light = document(server, "New one-point exercise")["tone"]["light"]
-    assert light["kind"] == "sun" and light["x_mm"] == 300
+    assert light["kind"] == "sun" and light["x_mm"] == 0

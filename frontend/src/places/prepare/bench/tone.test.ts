@@ -31,7 +31,7 @@ describe("the light of a sheet", () => {
     expect(lightFor("none", doc)).toBeNull();
     expect(lightFor("left", doc)).toBe("left");
     expect(lightFor("sun", doc)).toEqual({ kind: "sun", x_mm: 310, y_mm: 10 });
-    expect(lightFor("sun behind", doc)).toEqual({ kind: "sun", x_mm: 310, y_mm: 270 });
+    expect(lightFor("sun behind", doc)).toEqual({ kind: "sun", x_mm: 10, y_mm: 240 });
     expect(lightFor("lamp:crate", doc)).toEqual({ kind: "lamp", piece: "crate" });
   });
 

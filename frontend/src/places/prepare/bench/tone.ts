@@ -18,8 +18,9 @@ const NONE = "none";
 const LAMP = "lamp:";
 const SUN = "sun";
 const SUN_BEHIND = "sun behind";
-/** A new sun stands well above the eye level, or as far below it when it is behind us. */
+/** A new sun stands well above the eye level, or below it when it is behind us. */
 const FIRST_SUN_OFF_MM = 150;
+const FIRST_SUN_BEHIND_MM = 120;
 const IN_SIGHT_MM = 10;
 
 /** How the light is given now. */
@@ -60,10 +61,15 @@ export function lightFor(way: string, { view }: Exercise): Light | null {
   if (way === NONE) return null;
   if (way === "left" || way === "right") return way;
   if (way.startsWith(LAMP)) return { kind: "lamp", piece: way.slice(LAMP.length) };
-  const x_mm = view.kind === "one-point" ? view.vanishing_point_mm + 100 : view.left_vp_mm + 200;
   const eye = view.eye_level_mm;
-  const y_mm = way === SUN ? Math.max(IN_SIGHT_MM, eye - FIRST_SUN_OFF_MM) : eye + FIRST_SUN_OFF_MM;
-  return { kind: "sun", x_mm, y_mm };
+  const first = view.kind === "one-point" ? view.vanishing_point_mm : view.left_vp_mm;
+  if (way === SUN) {
+    const x_mm = first + (view.kind === "one-point" ? 100 : 200);
+    return { kind: "sun", x_mm, y_mm: Math.max(IN_SIGHT_MM, eye - FIRST_SUN_OFF_MM) };
+  }
+  // Aside, so that shadows come out from behind what casts them.
+  const x_mm = first - (view.kind === "one-point" ? 200 : 40);
+  return { kind: "sun", x_mm, y_mm: eye + FIRST_SUN_BEHIND_MM };
 }
 
 /** The surfaces that receive shadows: floors and walls of rooms, else the ground; and the tops on
