@@ -70,6 +70,52 @@ CHIMNEY = {"kind": "chimney", "id": "stack", "on": "roof left", "wide": {"along_
            "deep": {"along_mm": 6}, "high_mm": 35}  # fmt: skip
 
 
+FLAT = {"kind": "flat"}
+GABLE = {"kind": "gable", "end": "right", "peak_mm": 40}
+BUILT_ON = {
+    "chimney": (GABLE, CHIMNEY),
+    "dormer": (GABLE, {"kind": "dormer", "id": "dormer", "on": "roof left", "rake_mm": 12,
+                       "from": {"along_mm": 20}, "wide": {"along_mm": 20}, "high_mm": 14,
+                       "peak_mm": 8}),
+    "eaves": ({**GABLE, "eaves_mm": 6}, None),
+    "rake": ({**GABLE, "eaves_mm": 6, "rake_mm": 0}, None),
+    "hip": ({"kind": "hip", "end": "right", "peak_mm": 40, "ridge": "quarter"}, None),
+    "pyramid": ({"kind": "hip", "end": "right", "peak_mm": 40, "ridge": "pyramid"}, None),
+    "lean-to": ({"kind": "lean-to", "low": "left", "peak_mm": 25}, None),
+    "setback": (FLAT, {"kind": "setback", "id": "upper", "in": {"along_mm": 20}, "height_mm": 30}),
+    "garage": (FLAT, {"kind": "block", "id": "garage", "look": "garage", "on": "right",
+                      "from": {"along_mm": 20}, "to": {"along_mm": 50}, "height_mm": 40,
+                      "out_mm": 15}),
+    "balcony": (FLAT, {"kind": "block", "id": "balcony", "look": "balcony", "on": "right",
+                       "from": {"along_mm": 20}, "to": {"along_mm": 50}, "up_mm": 45,
+                       "height_mm": 12, "out_mm": 8}),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("light", ["left", {**SUN, "x_mm": 380, "y_mm": 30}, BEHIND], ids=str)
+@pytest.mark.parametrize("built", BUILT_ON)
+def test_what_is_built_on_a_house_casts_its_own_shadow(built, light):
+    roof, part = BUILT_ON[built]
+    building = {**COTTAGE["pieces"][0], "roof": roof, "parts": [part] if part else []}
+    scene = scene_of(
+        {**COTTAGE, "pieces": [building], "tone": {"light": light, "cast": ["ground"]}}
+    )
+    assert difference(shadows(scene), kept_shadows(scene)) == ([], [])
+    # A sun behind us may throw all of it behind the house.
+    assert shadows(scene) or light == BEHIND
+
+
+def test_a_low_sun_lengthens_the_shadow_of_a_house_and_turns_none_of_its_level_edges():
+    def farthest(rise_deg):
+        light = {**SIDE, "from": "left", "rise_deg": rise_deg}
+        scene = scene_of({**COTTAGE, "tone": {"light": light, "cast": ["ground"]}})
+        drawn = shadows(scene)
+        assert {line.family for line in drawn} <= {"VP1", "VP2", HORIZONTAL, FREE}
+        return max(x for line in drawn for x, _ in line.segment)
+
+    assert farthest(60) < farthest(45) < farthest(30)
+
+
 @pytest.mark.parametrize("light", [SIDE, {**SUN, "x_mm": 150}, {**BEHIND, "y_mm": 280}])
 def test_a_place_beside_a_house_is_in_shadow_when_a_ray_to_the_light_meets_it(light):
     building = {**COTTAGE["pieces"][0], "parts": [CHIMNEY]}
