@@ -165,17 +165,20 @@ def _places(data: Any) -> Any:
             yield from _places(value)
 
 
-def outcome(data: Data) -> str:
-    """Draw a document in every way; "answer" or "refusal", each within a second of processor time.
+MOST_S = 10.0
 
-    A machine that is busy with others may stall once; it is asked again. Raises AssertionError.
+
+def outcome(data: Data) -> str:
+    """Draw a document in every way; "answer" or "refusal".
+
+    None takes longer than `MOST_S` of processor time, on a machine that is busy with others, too:
+    that tells what never ends from what is slow. Raises AssertionError.
     """
-    for _ in range(3):
-        slowest: list[float] = [0.0]
-        found = _outcome(data, slowest)
-        if slowest[0] < 1.0:
-            return found
-    raise AssertionError(f"no answer within a second, but in {slowest[0]:.1f}")
+    slowest: list[float] = [0.0]
+    found = _outcome(data, slowest)
+    if slowest[0] >= MOST_S:
+        raise AssertionError(f"an answer took {slowest[0]:.1f} s")
+    return found
 
 
 def _outcome(data: Data, slowest: list[float]) -> str:
