@@ -30,7 +30,7 @@ class FigureLine(NamedTuple):
 
 
 class _Way(NamedTuple):
-    """How a place is found: by two lines, each with the places that it is laid through."""
+    """How a place is found: by two lines that cross there."""
 
     lines: tuple[int, int]
     at: Point

@@ -162,10 +162,10 @@ class _Fall(NamedTuple):
         fall before us and on the surface itself.
         """
         shadow, area = self.shadows[number], self.receiver.area
-        ends = sorted({k for line in self.shown[number] for k in (line.edge.start, line.edge.end)})
         if shadow is None:
-            return ends
-        tips = {number: shadow.tip(number) for number in ends}
+            return []
+        ends = sorted({k for line in self.shown[number] for k in (line.edge.start, line.edge.end)})
+        tips = {end: shadow.tip(end) for end in ends}
         return [
             k for k, tip in tips.items()
             if tip.reached

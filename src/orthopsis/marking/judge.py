@@ -19,7 +19,6 @@ from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
 from orthopsis.marking.judging.families import Assigned, assign, support
 from orthopsis.marking.judging.given import given_by
 from orthopsis.marking.judging.hand import wander_mm, with_its_doubt
-from orthopsis.marking.judging.own_sizes import with_own_sizes
 from orthopsis.marking.judging.reached_step import FINISHED, as_far_as_drawn
 from orthopsis.marking.judging.verdicts import (
     STANDARD,
@@ -117,10 +116,9 @@ def check_grey(
     found, flat, bare, code = laid.turned_half() if choice.way else laid
     (key, demand, task), lines = choice.asked, choice.lines
     given = given_by(key)
-    if given.places:
-        fitted = with_own_sizes(key, [line.found for line in lines])
-        if fitted is not key:
-            key, lines = fitted, assign([line.found for line in lines], fitted)
+    sized = given.sized(key, [line.found for line in lines])
+    if sized is not key:
+        key, lines = sized, assign([line.found for line in lines], sized)
     lines, reached = given.without_fill(lines), None
     if key.step is None and given.places:
         key, lines, reached = as_far_as_drawn(key, lines)
@@ -163,8 +161,7 @@ def judge_strokes(
     """
     given = given_by(key)
     straight = given.straight(found, key)
-    if given.places:
-        key = with_own_sizes(key, straight)
+    key = given.sized(key, straight)
     goals = given.goals(straight, key)
     lines, key = given.families(straight, key, demand)
     lines = [_as_told(line, (families or {}).get(line.found.number)) for line in lines]

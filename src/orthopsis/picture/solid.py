@@ -197,16 +197,23 @@ def polyhedron(
     return Solid(part, (*vertices, *ends), shape, transparent, floating)
 
 
-@lru_cache(maxsize=256)
-def _polyhedron_shape(
-    faces: FaceLoops, families: FamilyOf, count: int, details: tuple[tuple[int, str, bool], ...]
-) -> Shape:
+def faces_beside(faces: Sequence[Sequence[int]]) -> dict[tuple[int, int], list[int]]:
+    """The edges of faces by their ends, the smaller number first, and which faces each bounds."""
     beside: dict[tuple[int, int], list[int]] = {}
     for number, loop in enumerate(faces):
         for a, b in pairwise((*loop, loop[0])):
             beside.setdefault((min(a, b), max(a, b)), []).append(number)
+    return beside
+
+
+@lru_cache(maxsize=256)
+def _polyhedron_shape(
+    faces: FaceLoops, families: FamilyOf, count: int, details: tuple[tuple[int, str, bool], ...]
+) -> Shape:
     named = {(a, b): family for a, b, family in families}
-    edges = [Edge(*ends, named[ends], (two[0], two[-1])) for ends, two in beside.items()]
+    edges = [
+        Edge(*ends, named[ends], (two[0], two[-1])) for ends, two in faces_beside(faces).items()
+    ]
     for k, (face, family, by_hand) in enumerate(details):
         ends = count + 2 * k, count + 2 * k + 1
         edges.append(Edge(*ends, family, (face, face), by_hand))

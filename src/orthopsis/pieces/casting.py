@@ -10,13 +10,13 @@ from abc import ABC, abstractmethod
 from collections.abc import Mapping, Sequence, Set
 from dataclasses import dataclass
 from functools import cached_property
-from itertools import pairwise
 from typing import NamedTuple, Protocol
 
 from orthopsis.construction.moves import Mark
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, loop_normal, times
 from orthopsis.phrase import Value
+from orthopsis.picture.solid import faces_beside
 from orthopsis.pieces.base import Site
 
 OWN_FOOT = 1e-6
@@ -39,6 +39,14 @@ class CastFace(NamedTuple):
     outward: Vector
 
 
+def straight_below(place: Vector, level_mm: float, below: float) -> Vector:
+    """The place of a floor under one; `below` is how far that lies under the eye level where the
+    nearness is 1.
+    """
+    x, _, depth = place
+    return x, level_mm * depth + below, depth
+
+
 @dataclass(frozen=True, eq=False)
 class CastForm:
     """The corners of a thing, what they bound, and the level of the floor that it stands on:
@@ -53,8 +61,7 @@ class CastForm:
 
     def foot_of(self, place: Vector) -> Vector:
         """The place on its floor straight below one."""
-        x, _, depth = place
-        return x, self.level_mm * depth + self.below, depth
+        return straight_below(place, self.level_mm, self.below)
 
     @cached_property
     def feet(self) -> list[Vector]:
@@ -84,10 +91,7 @@ def form_of_faces(
     """The form of a thing whose faces are given clockwise from outside, and the families of its
     edges by their ends, the smaller number first.
     """
-    beside: dict[tuple[int, int], list[int]] = {}
-    for number, loop in enumerate(faces):
-        for a, b in pairwise((*loop, loop[0])):
-            beside.setdefault((min(a, b), max(a, b)), []).append(number)
+    beside = faces_beside(faces)
     return CastForm(
         corners,
         # Seen clockwise with y down the sheet, a loop's normal points away from the eye.

@@ -17,6 +17,7 @@ from orthopsis.marking.judging.by_rules import assign_by_rules, own_goals
 from orthopsis.marking.judging.families import Assigned, assign, without_handwork
 from orthopsis.marking.judging.line_ends import sure_of_ends, to_their_ends
 from orthopsis.marking.judging.missing_edges import plainly_there, seek_missing
+from orthopsis.marking.judging.own_sizes import with_own_sizes
 from orthopsis.marking.judging.pattern import without_grain, without_pattern
 from orthopsis.marking.judging.right_line import right_where_they_are
 from orthopsis.marking.judging.verdicts import (
@@ -53,6 +54,11 @@ class Given(ABC):
         del found
         return key.goals
 
+    def sized(self, key: AnswerKey, found: Sequence[FoundStroke]) -> AnswerKey:
+        """The key with the sizes that were left to the pupil."""
+        del found
+        return key
+
     @abstractmethod
     def families(
         self, found: Sequence[FoundStroke], key: AnswerKey, strict: Strictness
@@ -84,6 +90,9 @@ class ByMeasures(Given):
 
     def straight(self, found: Sequence[FoundStroke], key: AnswerKey) -> list[FoundStroke]:
         return without_handwork(found, key)
+
+    def sized(self, key: AnswerKey, found: Sequence[FoundStroke]) -> AnswerKey:
+        return with_own_sizes(key, found)
 
     def families(
         self, found: Sequence[FoundStroke], key: AnswerKey, strict: Strictness

@@ -113,6 +113,11 @@ class Extrusion:
         along, back = (left, right) if self.run == "left" else (right, left)
         return along.name, view.uprights.name, back
 
+    def side_family(self, profile: Profile, side: tuple[int, int], stage: Stage) -> str:
+        """The family of a side of a profile on the face, and of the one behind it."""
+        across, down, _ = self.families(stage)
+        return {"row": across, "column": down, "slanted": FREE}[profile.direction(side)]
+
     def check(self, stage: Stage) -> None:
         """Refuse a face that turns its back, or that is not told."""
         if isinstance(self.place, OnFront):
@@ -165,14 +170,13 @@ class Extrusion:
         """A profile of the face as a prism, or with its curves as a bent one."""
         near, _, sweep, _ = self.place.frame(stage, self.places)
         self.check(stage)
-        across, down, back = self.families(stage)
+        back = self.families(stage)[2]
         first, low = near[0], near[3]
         along = minus(near[1], first)
         if self.run == "right":
             first, low, along, sweep = near[1], near[2], sweep, minus(near[0], near[1])
         up = minus(low, first)
-        named = {"row": across, "column": down, "slanted": FREE}
-        families = [named[profile.direction(side)] for side in profile.sides]
+        families = [self.side_family(profile, side, stage) for side in profile.sides]
         clear, floats = stage.transparent, stage.floating
         if profile.bends:
             wide, high = size(along), size(up)

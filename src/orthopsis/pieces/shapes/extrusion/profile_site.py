@@ -116,8 +116,7 @@ class ProfileSite:
 
     def family(self, side: tuple[int, int]) -> str:
         """The family of a side of the face, and of the one behind it."""
-        named = {"row": self.across, "column": self.down, "slanted": "free"}
-        return named[self.profile.direction(side)]
+        return self.owner.side_family(self.profile, side, self.stage)
 
     def begin(self, step: str, act: Act, /, **title: Said) -> Step:
         return self.site.begin(step, act, **title)

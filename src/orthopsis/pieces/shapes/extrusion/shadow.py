@@ -11,7 +11,7 @@ from orthopsis.construction.moves import Mark
 from orthopsis.construction.order import Body
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, loop_normal, minus, times
-from orthopsis.perspective.view import FREE, level_families
+from orthopsis.perspective.view import level_families
 from orthopsis.phrase import Value
 from orthopsis.pieces.base import Site, Stage
 from orthopsis.pieces.casting import CastEdge, CastFace, CastForm, Casting
@@ -49,11 +49,10 @@ class ExtrudedCasting(Casting):
     @cached_property
     def families(self) -> dict[Pair, str]:
         """Of all edges, by their ends."""
-        across, down, back = self.owner.families(self.stage)
-        named = {"row": across, "column": down, "slanted": FREE}
+        back = self.owner.families(self.stage)[2]
         found: dict[Pair, str] = {}
         for a, b in self.profile.sides:
-            family = named[self.profile.direction((a, b))]
+            family = self.owner.side_family(self.profile, (a, b), self.stage)
             found[min(a, b), max(a, b)] = found[min(a, b) + self._n, max(a, b) + self._n] = family
         return found | {(k, k + self._n): back.name for k in range(self._n)}
 

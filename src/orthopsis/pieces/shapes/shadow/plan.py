@@ -64,7 +64,7 @@ class Plan:
 
 @dataclass(frozen=True, eq=False)
 class PlanFinder:
-    """Marks by the lines of a house and its plan."""
+    """Marks by the lines of a thing and its plan."""
 
     plan: Plan
     figure: LineFigure
@@ -80,6 +80,10 @@ class PlanFinder:
         from the sheet's edges first.
         """
         figure, plan = self.figure, self.plan
+        try:
+            return figure.find(place)
+        except KeyError:
+            pass
         form, numbers = plan.form, range(len(plan.form.corners))
         places = {plan.corner(k): on_paper(form.corners[k]) for k in form.on_floor}
         places |= {plan.corner(k): on_paper(form.corners[k]) for k in numbers}

@@ -27,7 +27,7 @@ from orthopsis.perspective.plane import LEVEL, Line, Point, distance_point_line,
 from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.vector import Vector, dot, minus, plus, times
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
-from orthopsis.pieces.casting import CastEdge, CastForm, Casting, Finder
+from orthopsis.pieces.casting import CastEdge, CastForm, Casting, Finder, straight_below
 
 OFF_SHEET_MM = 1e4
 """A shadow that runs on so far has left every sheet."""
@@ -52,9 +52,9 @@ class Surface(NamedTuple):
 
     def foot_of(self, place: Vector, own: Vector) -> Vector:
         """The place on the floor straight below one, where that is not its `own` foot."""
-        x, _, depth = place
-        below = self.below
-        return own if below is None else (x, self.level_mm * depth + below, depth)
+        if self.below is None:
+            return own
+        return straight_below(place, self.level_mm, self.below)
 
 
 @dataclass(frozen=True, eq=False)
