@@ -2183,7 +2183,8 @@ export interface components {
         FieldRole: "across" | "down" | "point" | "gaze" | "length" | "face" | "share" | "true" | "eye" | "depth" | "run" | "fixed" | "count" | "choice" | "flag" | "text" | "name" | "parts" | "reference";
         /**
          * FindingRecord
-         * @description `says` is the phrase, `message` the sentence; `lines` the numbers of its lines.
+         * @description `says` is the phrase, `message` the sentence; `lines` the numbers of its lines. `stretch` is
+         *     how many times wider the drawing would be as it should look.
          */
         FindingRecord: {
             /** Code */
@@ -2209,6 +2210,8 @@ export interface components {
             message: string;
             /** Lines */
             lines?: number[];
+            /** Stretch */
+            stretch?: number | null;
         };
         /**
          * FirstPost

@@ -1,7 +1,8 @@
 """A pupil's own drawing beside what one correction would change, as pictures for a slip.
 
 The right line is drawn beside the wrong one over the straightened sheet, and the place where they
-part is shown enlarged.
+part is shown enlarged; what should not be there is crossed out. Where the points lie too close, the
+drawing is shown stretched beside itself.
 """
 
 from __future__ import annotations
@@ -14,6 +15,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from orthopsis.marking.findings.hidden import HIDDEN_CODES
 from orthopsis.marking.records import JudgedStrokeRecord, VerdictRecord
 from orthopsis.perspective.segments import XY
 
@@ -22,6 +24,8 @@ WRONG, RIGHT = (30, 38, 179), (126, 76, 46)
 DETAIL_MM = 62.0
 DETAIL_PX = 560
 WHOLE_PX = 900
+CROSSES, CROSS_MM = (0.25, 0.5, 0.75), 1.6
+"""Where on a line that should not be there it is crossed out, and how large."""
 
 Picture = NDArray[np.uint8]
 
@@ -39,23 +43,31 @@ def mended(straight_jpeg: bytes, width_mm: float, record: VerdictRecord) -> Mend
     sheet = np.asarray(cv2.imdecode(coded, cv2.IMREAD_COLOR), dtype=np.uint8)
     scale = sheet.shape[1] / width_mm
     drawn = sheet.copy()
-    lines = _lines_of_the_first_fix(record)
-    for stroke in lines:
-        _draw(drawn, stroke, scale)
+    first = next((one for one in record.findings if one.level == "fix"), None)
+    named = {stroke.number: stroke for stroke in record.strokes}
+    lines = [named[n] for n in first.lines if n in named] if first is not None else []
+    detail: Picture | None = None
+    if first is not None and first.stretch is not None:
+        detail = _stretched(sheet, first.stretch)
+    elif first is not None and first.code in HIDDEN_CODES and lines:
+        for stroke in lines:
+            _cross_out(drawn, stroke, scale)
+        detail = _enlarged(drawn, first.where, scale)
+    else:
+        wrong = [one for one in lines if one.true is not None and one.verdict == "off"]
+        for stroke in wrong:
+            _draw(drawn, stroke, scale)
+        detail = _enlarged(drawn, _where(wrong[0]), scale) if wrong else None
     small = WHOLE_PX / drawn.shape[1]
     whole = cv2.resize(drawn, None, fx=small, fy=small, interpolation=cv2.INTER_AREA)
-    detail = _enlarged(drawn, _where(lines[0]), scale) if lines else None
     return Mended(_jpeg(np.asarray(whole, np.uint8)), None if detail is None else _jpeg(detail))
 
 
-def _lines_of_the_first_fix(record: VerdictRecord) -> list[JudgedStrokeRecord]:
-    """The lines of the first correction that have a right line beside them."""
-    by_number = {stroke.number: stroke for stroke in record.strokes}
-    for finding in record.findings:
-        if finding.level == "fix":
-            named = [by_number[n] for n in finding.lines if n in by_number]
-            return [s for s in named if s.true is not None and s.verdict == "off"]
-    return []
+def _stretched(sheet: Picture, stretch: float) -> Picture:
+    """The whole drawing as it looks with its points further apart."""
+    height = round(WHOLE_PX / stretch * sheet.shape[0] / sheet.shape[1])
+    wide = cv2.resize(sheet, (WHOLE_PX, height), interpolation=cv2.INTER_AREA)
+    return np.asarray(wide, dtype=np.uint8)
 
 
 def _where(stroke: JudgedStrokeRecord) -> XY:
@@ -69,18 +81,38 @@ def _where(stroke: JudgedStrokeRecord) -> XY:
 
 
 def _draw(picture: Picture, stroke: JudgedStrokeRecord, scale: float) -> None:
-    def px(place: Sequence[float]) -> tuple[int, int]:
-        return round(place[0] * scale * 8), round(place[1] * scale * 8)
-
-    thick = max(2, round(0.7 * scale))
-    cv2.line(picture, px(stroke.start), px(stroke.end), WRONG, thick, cv2.LINE_AA, 3)
+    _line(picture, stroke.start, stroke.end, WRONG, scale)
     start, end = (np.array(p, dtype=float) for p in stroke.true or ())
     size = float(np.linalg.norm(end - start))
     # Dashes tell the right line from the wrong one without colour.
     for at in np.arange(0.0, size, 5.0):
         a = start + (end - start) * at / size
         b = start + (end - start) * min(at + 3.2, size) / size
-        cv2.line(picture, px(a), px(b), RIGHT, thick, cv2.LINE_AA, 3)
+        _line(picture, a, b, RIGHT, scale)
+
+
+def _cross_out(picture: Picture, stroke: JudgedStrokeRecord, scale: float) -> None:
+    """A wrong line with little crosses on it: a sign that needs no colour."""
+    _line(picture, stroke.start, stroke.end, WRONG, scale)
+    start, end = np.array(stroke.start, dtype=float), np.array(stroke.end, dtype=float)
+    for share in CROSSES:
+        x, y = start + (end - start) * share
+        for way in (1.0, -1.0):
+            _line(picture, (x - CROSS_MM, y - way * CROSS_MM), (x + CROSS_MM, y + way * CROSS_MM),
+                  WRONG, scale)  # fmt: skip
+
+
+def _line(
+    picture: Picture,
+    start: Sequence[float] | NDArray[np.float64],
+    end: Sequence[float] | NDArray[np.float64],
+    colour: tuple[int, int, int],
+    scale: float,
+) -> None:
+    def px(place: Sequence[float] | NDArray[np.float64]) -> tuple[int, int]:
+        return round(float(place[0]) * scale * 8), round(float(place[1]) * scale * 8)
+
+    cv2.line(picture, px(start), px(end), colour, max(2, round(0.7 * scale)), cv2.LINE_AA, 3)
 
 
 def _enlarged(picture: Picture, middle: XY, scale: float) -> Picture:

@@ -58,7 +58,9 @@ class MeetingPointRecord(Record):
 
 
 class FindingRecord(Record):
-    """`says` is the phrase, `message` the sentence; `lines` the numbers of its lines."""
+    """`says` is the phrase, `message` the sentence; `lines` the numbers of its lines. `stretch` is
+    how many times wider the drawing would be as it should look.
+    """
 
     code: str
     level: Level
@@ -66,6 +68,7 @@ class FindingRecord(Record):
     says: dict[str, Any] | None = None
     message: str = ""
     lines: list[int] = Field(default_factory=list)
+    stretch: float | None = None
 
 
 class FoundRecord(Record):
@@ -209,6 +212,7 @@ def finding_record(one: Finding, numbers: Sequence[int]) -> FindingRecord:
         where=point(one.where),
         says=phrase_record(one.says),
         lines=[numbers[n] for n in one.lines],
+        stretch=None if one.stretch is None else number(one.stretch),
     )
 
 

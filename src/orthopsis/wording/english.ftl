@@ -2932,6 +2932,10 @@ finding-line-misses-far =
     This line is { $angle }° off its way to { $point }. Draw it anew.
 finding-ends-on-eye-level =
     This upright stops on the eye level. It stands on the ground: draw it down to the slanting line at its foot.
+# $letter (phrase)
+finding-through-letter =
+    This runs through your letter: { $letter } hides it. Rub it out. A line to the point that would run
+    through the face is not drawn.
 finding-hidden-drawn = What stands before it hides this edge; rub it out and let it end there.
 finding-eye-level-inside = The eye level runs on inside a wall; rub it out there. It shows only in the gaps.
 # $beside (about)
@@ -3024,10 +3028,14 @@ finding-corner-overshoots =
 # $past (number)
 finding-corner-gapes =
     This line stops { $past } mm short of its corner; bring it to the corner.
-# $angle (number)
+# $angle (number) $apart (about) $needed (about)
 finding-points-too-close =
-    The lowest corner is { $angle }°, sharper than a right angle, so it looks as if it tips. Put both
-    points further apart, on strips of paper beside the sheet.
+    The lowest corner is { $angle }°: so sharp that it looks as if it tips. Your points are { $apart } apart; put
+    them { $needed } apart, on strips of paper beside the sheet.
+# $angle (number) $apart (about) $needed (about)
+finding-points-given =
+    The lowest corner is { $angle }° on this sheet, so it may look as if it tips though its lines are right. The
+    exercise has its points { $apart } apart; { $needed } would open it to 100°.
 # $beside (number)
 finding-not-the-middle =
     This line is { $beside } mm beside the place that the diagonal gives. Cross the diagonals of the
@@ -3096,6 +3104,7 @@ title-tiles-off = Tiles off the diagonal
 title-bays-missing = Windows missing along a storey
 title-openings-missing = Windows or doors missing
 title-strip-missing = The strip of a taller house
+title-through-letter = Lines through a letter
 title-hidden-drawn = Hidden edges drawn
 title-eye-level-inside = An eye level inside a wall
 title-misplaced = Edges beside their place
@@ -3152,6 +3161,7 @@ reteach-peak-beside-middle = Cross the diagonals of a gable wall on the board, a
 reteach-ends-on-eye-level = Ask where a wall stands: on the ground line, never on the eye level.
 reteach-sleepers-even = Lay two sheets beside one another: one with even sleepers, one where they close up.
 reteach-strip-missing = Show a tall and a low box side by side: what do we see of the tall one’s other side?
+reteach-through-letter = Swing a ruler about the point from corner to corner: where it runs into the face, no line is drawn.
 reteach-hidden-drawn = Cover a box with a book: what the book hides is not drawn.
 reteach-eye-level-inside = Rub the eye level out inside the walls together; it stays in the gaps.
 reteach-misplaced = Read the measures aloud together, and from which edge each one counts.

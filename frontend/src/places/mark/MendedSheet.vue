@@ -22,8 +22,12 @@ const WAYS: { value: Way; label: string }[] = [
 const ways = computed(() =>
   WAYS.filter((one) => one.value !== "spread" || props.sheet.families.includes("VP2")),
 );
-const way = ref<Way>("line");
-const spread = ref(140);
+/** The most useful correction, if it is about the points or about lines that should not be there. */
+const first = computed(() =>
+  props.sheet.verdict?.findings.find((one) => one.level === "fix" || one.stretch != null),
+);
+const way = ref<Way>(first.value?.stretch ? "spread" : "line");
+const spread = ref(Math.round((first.value?.stretch ?? 1.4) * 20) * 5);
 const faces = useFaces(() => props.sheet.id);
 const faceNumber = ref(0);
 const face = computed(() => faces.data.value?.[faceNumber.value % (faces.data.value.length || 1)]);
@@ -31,16 +35,26 @@ const picture = computed(() => `/api/sheets/${props.sheet.id}/straight.jpg`);
 const width = computed(() => props.sheet.sheet.width_mm);
 const height = computed(() => props.sheet.sheet.height_mm);
 
+const HIDDEN = ["through-letter", "hidden-drawn"];
+/** Lines that should not be there at all, unless another is chosen. */
+const forbidden = computed(() => {
+  if (props.chosen !== null) return [];
+  const numbers = HIDDEN.includes(first.value?.code ?? "") ? (first.value?.lines ?? []) : [];
+  return (props.sheet.verdict?.strokes ?? []).filter((stroke) => numbers.includes(stroke.number));
+});
+
 /** The chosen line, or the worst that is off. */
 const line = computed(() => {
   const strokes = props.sheet.verdict?.strokes ?? [];
   const chosen = props.chosen === null ? undefined : strokes[props.chosen];
   if (chosen?.true) return chosen;
+  if (forbidden.value.length) return undefined;
   return strokes
     .filter((stroke) => stroke.true && stroke.verdict === "off")
     .sort((a, b) => (b.angle_deg ?? 0) - (a.angle_deg ?? 0))[0];
 });
 
+const crossed = computed(() => (way.value === "line" ? forbidden.value : []));
 const shownLine = computed(() => (way.value === "line" ? line.value : undefined));
 const shownFace = computed(() => (way.value === "middle" ? face.value : undefined));
 
@@ -55,10 +69,12 @@ function near([x, y]: XY): string {
 const whole = computed(() => `0 0 ${width.value} ${height.value}`);
 const detail = computed(() => {
   if (way.value === "middle") return face.value ? near(face.value.middle) : null;
-  return line.value ? near(line.value.to as XY) : null;
+  const place = forbidden.value.length ? first.value?.where : line.value?.to;
+  return place ? near(place as XY) : null;
 });
 const empty = computed(() => {
-  if (way.value === "line" && !line.value) return "No line is off, and none is chosen.";
+  if (way.value === "line" && !line.value && !forbidden.value.length)
+    return "No line is off, and none is chosen.";
   if (way.value === "middle" && faces.data.value?.length === 0)
     return "No face has all four sides found, so its middle cannot be shown.";
   return "";
@@ -82,7 +98,7 @@ const show = () => void root.value?.requestFullscreen?.();
       </button>
       <label v-if="way === 'spread'" class="slider">
         <span>Spread {{ spread }} %</span>
-        <input v-model.number="spread" type="range" min="100" max="220" step="5" />
+        <input v-model.number="spread" type="range" min="100" max="260" step="5" />
       </label>
       <button
         v-if="way === 'middle' && (faces.data.value?.length ?? 0) > 1"
@@ -107,7 +123,7 @@ const show = () => void root.value?.requestFullscreen?.();
       <figure>
         <svg :viewBox="whole" role="img" aria-label="The drawing as it is">
           <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
-          <mended-lines :line="shownLine" :face="shownFace" />
+          <mended-lines :line="shownLine" :face="shownFace" :crossed="crossed" />
         </svg>
         <figcaption>{{ way === "spread" ? "As it was drawn" : "The whole drawing" }}</figcaption>
       </figure>
@@ -127,7 +143,7 @@ const show = () => void root.value?.requestFullscreen?.();
       <figure v-else-if="detail">
         <svg :viewBox="detail" role="img" aria-label="One place, enlarged">
           <image :href="picture" :width="width" :height="height" preserveAspectRatio="none" />
-          <mended-lines :line="shownLine" :face="shownFace" />
+          <mended-lines :line="shownLine" :face="shownFace" :crossed="crossed" />
           <template v-if="shownFace">
             <circle class="dot" :cx="shownFace.middle[0]" :cy="shownFace.middle[1]" r="1" />
             <path
@@ -136,7 +152,10 @@ const show = () => void root.value?.requestFullscreen?.();
             />
           </template>
         </svg>
-        <figcaption v-if="way === 'line'">
+        <figcaption v-if="way === 'line' && forbidden.length">
+          Crossed out: what should not be there. Rub it out.
+        </figcaption>
+        <figcaption v-else-if="way === 'line'">
           Dotted: as drawn. Dashed: where it should go, {{ wayWords(line?.family ?? "") }}.
         </figcaption>
         <figcaption v-else>

@@ -10,12 +10,14 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from orthopsis.marking.findings.counts import of_counts
+from orthopsis.marking.findings.hidden import of_hidden
 from orthopsis.marking.findings.lines import of_lines, praise
 from orthopsis.marking.findings.measure import of_measure
 from orthopsis.marking.findings.one import Finding, JudgedSheet, Level
 from orthopsis.marking.findings.shape import of_shape
 from orthopsis.marking.findings.sizes import of_sizes
 from orthopsis.marking.findings.street import explained, of_street
+from orthopsis.marking.findings.too_close import of_points
 
 ORDER: tuple[str, ...] = (
     "vp-moved",
@@ -45,6 +47,7 @@ ORDER: tuple[str, ...] = (
     "wall-changes",
     "misplaced",
     "strip-missing",
+    "through-letter",
     "hidden-drawn",
     "missing-edge",
     "missing-guide",
@@ -71,10 +74,12 @@ RANK = {code: number for number, code in enumerate(ORDER)}
 
 def findings(sheet: JudgedSheet) -> list[Finding]:
     """Praise, fixes and tidying, in the order in which they are said."""
-    causes = of_street(sheet)
+    hidden = of_hidden(sheet)
+    causes = [*hidden, *of_street(sheet)]
     said = [*of_lines(sheet), *of_shape(sheet), *of_measure(sheet), *of_counts(sheet)]
-    said += of_sizes(sheet)
-    return [*praise(sheet), *in_order([*causes, *explained(said, causes)])]
+    said += [*of_sizes(sheet), *of_points(sheet)]
+    wrong = {number for one in hidden for number in one.lines}
+    return [*praise(sheet, wrong), *in_order([*causes, *explained(said, causes)])]
 
 
 def with_values(said: Sequence[Finding], of_values: Sequence[Finding]) -> list[Finding]:

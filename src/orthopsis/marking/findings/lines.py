@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Collection
 
 import numpy as np
 
@@ -19,14 +20,16 @@ TURNED_DEG = 0.8
 """A drawing turned as a whole by less is within what a square allows."""
 
 
-def praise(sheet: JudgedSheet) -> list[Finding]:
-    """What is right; there is always something."""
+def praise(sheet: JudgedSheet, wrong: Collection[int] = ()) -> list[Finding]:
+    """What is right; there is always something. Nothing is said of lines that are `wrong` by what
+    they are, and not by where they lead.
+    """
     said = []
     if sheet.reached is not None:
         step = Number(float(sheet.reached))
         said.append(finding("half-finished", "praise", _middle(sheet), step=step))
     for point in sheet.points:
-        lines = sheet.of(point.name)
+        lines = [n for n in sheet.of(point.name) if n not in wrong]
         good = [n for n in lines if sheet.judged[n].verdict is Verdict.ON]
         off = [n for n in lines if sheet.judged[n].verdict is Verdict.OFF]
         values: dict[str, Value] = {
@@ -44,14 +47,15 @@ def praise(sheet: JudgedSheet) -> list[Finding]:
         else:
             continue
         said.append(sheet.of_lines(code, "praise", good or lines, point=name, **values))
-    uprights = sheet.of(VERTICAL)
+    uprights = [n for n in sheet.of(VERTICAL) if n not in wrong]
     if len(uprights) >= 3 and all(sheet.judged[n].verdict is Verdict.ON for n in uprights):
         said.append(sheet.of_lines("uprights-true", "praise", uprights))
-    return said or [_something_right(sheet)]
+    return said or [_something_right(sheet, wrong)]
 
 
-def _something_right(sheet: JudgedSheet) -> Finding:
-    good = [n for n, line in enumerate(sheet.judged) if line.verdict is Verdict.ON]
+def _something_right(sheet: JudgedSheet, wrong: Collection[int]) -> Finding:
+    on = [n for n, line in enumerate(sheet.judged) if line.verdict is Verdict.ON]
+    good = [n for n in on if n not in wrong]
     if good:
         return sheet.of_lines("lines-on", "praise", good, good=Number(float(len(good))))
     return finding("lines-on", "praise", _middle(sheet), (), "begun")

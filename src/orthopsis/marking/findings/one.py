@@ -23,13 +23,17 @@ Level = Literal["praise", "fix", "tidy", "ask"]
 
 @dataclass(frozen=True)
 class Finding:
-    """One thing to say, with its place on the sheet and the lines (by number) it speaks of."""
+    """One thing to say, with its place on the sheet and the lines (by number) it speaks of.
+
+    `stretch` is how many times wider the drawing would be as it should look.
+    """
 
     code: str
     level: Level
     where: XY
     says: Phrase
     lines: tuple[int, ...] = ()
+    stretch: float | None = None
 
 
 def finding(

@@ -33,7 +33,6 @@ WIDE = math.sin(math.radians(30.0))
 """Lines that cross at less than this cross further off, the narrower the angle."""
 MIDDLE_MM = 2.0
 PLACE_MM = 3.0
-RIGHT_ANGLE_DEG = 90.0
 MOST_OF_ONE_KIND = 4
 
 
@@ -42,7 +41,6 @@ def of_shape(sheet: JudgedSheet) -> list[Finding]:
     by_edge = _lines_by_edge(sheet)
     corners = list(_corners(sheet, by_edge))
     return [
-        *_too_close(sheet, corners),
         *_middles(sheet),
         *_back_corners(sheet, corners),
         *_ends(sheet, corners),
@@ -84,7 +82,7 @@ def _corners(sheet: JudgedSheet, by_edge: dict[int, list[int]]) -> Iterator[_Mee
     for spot, edges in places.items():
         # Of an edge drawn in several goes, the one that comes to the corner.
         lines = [
-            min(by_edge[id(edge)], key=lambda n: _gap_to(sheet, n, spots[spot]))
+            min(by_edge[id(edge)], key=lambda n: gap_to(sheet, n, spots[spot]))
             for edge in edges
             if id(edge) in by_edge
         ]
@@ -96,12 +94,12 @@ def _neighbours(spot: tuple[int, int]) -> list[tuple[int, int]]:
     return [(spot[0] + i, spot[1] + j) for i in (0, -1, 1) for j in (0, -1, 1)]
 
 
-def _gap_to(sheet: JudgedSheet, number: int, place: XY) -> float:
+def gap_to(sheet: JudgedSheet, number: int, place: XY) -> float:
     found = sheet.judged[number].assigned.found
     return min(math.dist(found.start, place), math.dist(found.end, place))
 
 
-def _crossing(sheet: JudgedSheet, a: int, b: int) -> XY | None:
+def crossing(sheet: JudgedSheet, a: int, b: int) -> XY | None:
     """Where two lines cross; None when they are too nearly parallel to tell."""
     one, other = (sheet.judged[n].assigned.found for n in (a, b))
     ux, uy = one.end[0] - one.start[0], one.end[1] - one.start[1]
@@ -132,8 +130,8 @@ def _back_corners(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Fin
     said = []
     for corner in corners:
         lines = _good(sheet, corner.lines)
-        pairs = [(a, b) for a, b in combinations(lines, 2) if _crossing(sheet, a, b)]
-        crossings = [c for a, b in pairs if (c := _crossing(sheet, a, b))]
+        pairs = [(a, b) for a, b in combinations(lines, 2) if crossing(sheet, a, b)]
+        crossings = [c for a, b in pairs if (c := crossing(sheet, a, b))]
         if len(lines) < 3 or len(crossings) < 2:
             continue
         apart = max(math.dist(a, b) for a, b in combinations(crossings, 2))
@@ -160,7 +158,7 @@ def _ends(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Finding]:
         for n in _good(sheet, corner.lines):
             found = sheet.judged[n].assigned.found
             others = [m for m in _good(sheet, corner.lines) if m != n]
-            crossings = [c for m in others if (c := _crossing(sheet, n, m))]
+            crossings = [c for m in others if (c := crossing(sheet, n, m))]
             crossings = [c for c in crossings if math.dist(c, corner.at) < 4.0]
             if not crossings:
                 continue
@@ -197,37 +195,7 @@ def _goes_on(sheet: JudgedSheet, corner: _MeetingCorner, number: int) -> bool:
     return float(distances([ahead], outlines)[0]) < 1.0
 
 
-# --- points, middles, places ----------------------------------------------------------------------
-
-
-def _too_close(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Finding]:
-    """Where pupils choose the points: the lowest corner sharper than a right angle."""
-    if not given_by(sheet.key).own_points:
-        return []
-    level = {p.name for p in sheet.points if not p.intended.at_infinity}
-    lowest: tuple[float, float, tuple[int, int], XY] | None = None
-    for a, b in combinations(range(len(sheet.judged)), 2):
-        one, other = sheet.judged[a], sheet.judged[b]
-        if one.family == other.family or not {one.family, other.family} <= level:
-            continue
-        place = _crossing(sheet, a, b)
-        if place is None or _gap_to(sheet, a, place) > 3 or _gap_to(sheet, b, place) > 3:
-            continue
-        if lowest is None or place[1] > lowest[0]:
-            lowest = place[1], _opening_deg(sheet, a, b, place), (a, b), place
-    if lowest is None or lowest[1] >= RIGHT_ANGLE_DEG - 2.0:
-        return []
-    angle = Number(lowest[1])
-    return [finding("points-too-close", "fix", lowest[3], lowest[2], angle=angle)]
-
-
-def _opening_deg(sheet: JudgedSheet, a: int, b: int, place: XY) -> float:
-    ways = []
-    for n in (a, b):
-        found = sheet.judged[n].assigned.found
-        far = max((found.start, found.end), key=lambda e: math.dist(e, place))
-        ways.append(math.atan2(far[1] - place[1], far[0] - place[0]))
-    return abs((math.degrees(ways[0] - ways[1]) + 180.0) % 360.0 - 180.0)
+# --- middles, places ----------------------------------------------------------------------
 
 
 def _middles(sheet: JudgedSheet) -> list[Finding]:

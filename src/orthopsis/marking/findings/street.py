@@ -11,9 +11,7 @@ import math
 from collections.abc import Iterator, Sequence
 from itertools import pairwise
 
-import numpy as np
-
-from orthopsis.exercise.resolve import eye_level_behind, picture
+from orthopsis.exercise.resolve import eye_level_behind
 from orthopsis.marking.findings.one import Finding, JudgedSheet
 from orthopsis.marking.fitting import ends_of
 from orthopsis.marking.judging.answer_key import share_beside
@@ -21,7 +19,7 @@ from orthopsis.marking.judging.given import given_by
 from orthopsis.marking.judging.verdicts import JudgedStroke, Verdict
 from orthopsis.perspective.plane import Point, join, meet
 from orthopsis.perspective.segments import XY, Segment, distance_to_segment, length
-from orthopsis.perspective.stroke import Part, Role
+from orthopsis.perspective.stroke import Part
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
 from orthopsis.phrase import About, PointName
 from orthopsis.pieces.kinds.way import Way
@@ -34,10 +32,6 @@ ON_LEVEL_MM, OFF_LEVEL_MM = 2.5, 8.0
 """An end so near the eye level stops there; one that should lie so far off it does not."""
 LEAST_MM = 10.0
 """Shorter lines are too little to tell a cause by."""
-MOST_OF_IT = 0.85
-"""So much of a line lies on edges, seen or hidden, if it is one of them."""
-AS_DARK = 0.9
-"""An edge is at least so dark, as a share of what most edges are."""
 PEAK_MM = 3.5
 PARALLEL_DEG, APART_DEG = 1.0, 2.5
 """Lines that lie so close in direction are drawn parallel; those so far apart should not be."""
@@ -49,7 +43,7 @@ GOES_ON = 0.5
 
 def of_street(sheet: JudgedSheet) -> list[Finding]:
     """Everything that is said of streets and houses, in no order."""
-    said = [*_through_neighbours(sheet), *_eye_level_inside(sheet), *_even_sleepers(sheet)]
+    said = [*_eye_level_inside(sheet), *_even_sleepers(sheet)]
     if given_by(sheet.key).places:
         said += [*_ends_on_the_level(sheet), *_roofs(sheet), *_level_storeys(sheet)]
     return said
@@ -64,7 +58,7 @@ def explained(said: Sequence[Finding], causes: Sequence[Finding]) -> list[Findin
     return left
 
 
-# --- uprights and hidden lines --------------------------------------------------------------------
+# --- uprights and the eye level ------------------------------------------------------------------
 
 
 def _ends_on_the_level(sheet: JudgedSheet) -> list[Finding]:
@@ -87,41 +81,6 @@ def _ends_on_the_level(sheet: JudgedSheet) -> list[Finding]:
         if abs(end_mm - level_mm) < ON_LEVEL_MM and foot_mm - level_mm > OFF_LEVEL_MM:
             said.append(sheet.of_lines("ends-on-eye-level", "fix", [n]))
     return said[:MOST_OF_ONE_KIND]
-
-
-def _through_neighbours(sheet: JudgedSheet) -> list[Finding]:
-    """Dark lines where an edge is hidden by what stands before it."""
-    scene = sheet.key.scene
-    see_through = any(body.transparent for body in scene.bodies if not body.ground)
-    if see_through or not given_by(sheet.key).places:
-        return []
-    unseen = [line for line in picture(scene) if line.role is Role.HIDDEN and line.curve is None]
-    hidden, shown = ends_of(unseen), sheet.key.segments
-    if not len(hidden):
-        return []
-    every = np.concatenate([hidden, shown])
-    outlines = [
-        line.assigned.found.darkness for line in sheet.judged
-        if line.assigned.expected is not None and line.assigned.expected.outline
-    ]  # fmt: skip
-    # A guide line that was drawn on is no edge, though the pencil be a soft one.
-    enough = AS_DARK * float(np.median(outlines)) if outlines else 0.0
-    found = []
-    for n, line in enumerate(sheet.judged):
-        stroke = line.assigned.found
-        ends, long_mm = (stroke.start, stroke.end), stroke.length_mm
-        if not stroke.dark or stroke.darkness < enough or share_beside(*ends, every) < MOST_OF_IT:
-            continue
-        # An edge may be right as far as it shows, and run on behind what stands before it.
-        edge = line.assigned.expected
-        of_edge = edge is not None and edge.outline
-        if edge is not None and of_edge and long_mm - math.dist(*edge.stroke.segment) < LEAST_MM:
-            continue
-        on_hidden_mm = share_beside(*ends, hidden) * long_mm
-        beside_shown_mm = (1.0 - share_beside(*ends, shown)) * long_mm
-        if min(on_hidden_mm, beside_shown_mm) > LEAST_MM:
-            found.append(n)
-    return [sheet.of_lines("hidden-drawn", "fix", found)] if found else []
 
 
 def _eye_level_inside(sheet: JudgedSheet) -> list[Finding]:
