@@ -9,6 +9,7 @@ import cv2
 import numpy as np
 import pytest
 
+from orthopsis.demo.scanner import scan_sheet
 from orthopsis.exercise.resolve import picture
 from orthopsis.marking.findings.too_close import stretch_to
 from orthopsis.marking.judge import check_image, judge_strokes
@@ -16,7 +17,6 @@ from orthopsis.marking.judging.answer_key import answer_key
 from orthopsis.marking.mended import mended
 from orthopsis.marking.records import judged_record
 from orthopsis.perspective.stroke import Role
-from orthopsis.demo.scanner import scan_sheet
 from tests.documents import TWO_POINT, changed, example, scene_of
 from tests.marking.test_findings_of_street import lines_of, pencil
 
