@@ -12,6 +12,7 @@ from orthopsis.exercise.resolve import picture, steps
 from orthopsis.marking.findings.gather import RANK, in_order
 from orthopsis.marking.findings.one import Finding
 from orthopsis.marking.findings.photo import photo_findings
+from orthopsis.marking.findings.unjudged import poor_photo
 from orthopsis.marking.judge import judge_strokes
 from orthopsis.marking.judging.answer_key import answer_key
 from orthopsis.marking.judging.seen_faces import faces
@@ -251,6 +252,38 @@ def test_the_right_line_is_drawn_beside_the_wrong_one_for_the_slip():
     assert pictures.whole[:2] == pictures.detail[:2] == b"\xff\xd8"
     good = judged_record(judge_strokes(answer_key(scene), lines_of(scene)))
     assert mended(as_jpeg(flat), scene.sheet.width_mm, good).detail is None
+
+
+@pytest.mark.parametrize(
+    ("seen", "why"),
+    [
+        (Quality(6.0, 0.05, 60.0, 1.0, "edges"), "blurred"),
+        (Quality(6.0, 0.3, 60.0, 1.0, "edges"), "dark"),
+        (Quality(2.0, 0.3, 200.0, 1.0, "edges"), "far away"),
+        (Quality(6.0, 0.3, 200.0, 1.0, "edges"), None),
+    ],
+)
+def test_of_a_photo_that_shows_too_little_its_worst_is_said(seen, why):
+    said = poor_photo(Sheet(420, 297), photo_findings(seen, Sheet(420, 297), 1.0))
+    assert (said is None) is (why is None)
+    if said is not None:
+        assert said.level == "ask" and why in message(said) and "again" in message(said)
+
+
+def test_another_drawing_is_not_held_against_the_exercise_and_a_misplaced_one_is():
+    scene = scene_of(TWO_POINT)
+    other = judge_strokes(answer_key(scene), lines_of(scene_of(ONE_POINT)))
+    assert other.unjudged and [one.code for one in other.findings] == ["another-exercise"]
+    assert not other.strokes and {p.found for p in other.points} == {None}
+    lines = lines_of(scene)
+    shifted = [
+        replace(one, start=(one.start[0] + 7, one.start[1]), end=(one.end[0] + 7, one.end[1]))
+        for one in lines
+    ]
+    assert not judge_strokes(answer_key(scene), shifted).unjudged
+    assert judge_strokes(answer_key(scene), lines[:1]).unjudged is False
+    assert [f.code for f in judge_strokes(answer_key(scene), []).findings] == ["blank-sheet"]
+    assert judge_strokes(answer_key(scene), [], anyway=True).findings[0].level == "praise"
 
 
 @pytest.mark.parametrize(

@@ -185,7 +185,7 @@ def test_a_half_finished_sheet_is_not_blamed_for_what_is_not_due():
 
 def test_praise_is_said_first_and_there_is_always_some():
     scene = scene_of(ONE_POINT)
-    for lines in (segments(scene), [turned(s, 5) for s in segments(scene)], []):
+    for lines in (segments(scene), [turned(s, 5) for s in segments(scene)]):
         findings = judged(scene, lines)["findings"]
         assert findings[0]["level"] == "praise"
         levels = [f["level"] for f in findings]

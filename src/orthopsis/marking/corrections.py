@@ -11,9 +11,11 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import Annotated
 
+import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.errors import ExerciseError
+from orthopsis.marking.fitting import ends_of
 from orthopsis.marking.judge import SheetVerdict, judge_strokes
 from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.verdicts import STANDARD, Strictness
@@ -26,6 +28,8 @@ Place = tuple[Number, Number]
 LEAST_LINE_MM = 3.0
 BY_HAND_DEG = 0.15
 """How surely a hand lays a line over a straightened sheet."""
+SAME_MM, STAYED = 3.0, 0.6
+"""So near lie the ends of one line found twice; so much of a sheet is found again as it lay."""
 
 
 class LineChange(BaseModel):
@@ -46,6 +50,13 @@ class Corrections(BaseModel):
 
     lines: Annotated[dict[int, LineChange], Field(max_length=500)] = {}
     added: Annotated[list[tuple[Place, Place]], Field(max_length=100)] = []
+    anyway: bool = False
+    """It is of this exercise, whatever it looks like."""
+
+    @property
+    def overruled(self) -> int:
+        """How often the judge was overruled."""
+        return len(self.lines) + len(self.added) + self.anyway
 
 
 def judged_again(
@@ -80,7 +91,40 @@ def judged_again(
     kept = [s for s in strokes if not _change(corrections, s.number).dismissed]
     families = {n: c.family for n, c in corrections.lines.items() if c.family is not None}
     meant = {n for n, c in corrections.lines.items() if c.meant}
-    return judge_strokes(key, kept, demand, reached, families=families, meant=meant)
+    return judge_strokes(
+        key, kept, demand, reached, families=families, meant=meant, anyway=corrections.anyway
+    )
+
+
+def carried(
+    corrections: Corrections, before: Sequence[FoundStroke], now: Sequence[FoundStroke]
+) -> Corrections:
+    """Corrections of a sheet on its lines as they are found anew, by their place on the sheet.
+
+    What has no line in its place any more is left out. Where the sheet itself lies otherwise, lines
+    that were added are left out as well.
+    """
+    new = {n: _same(stroke, now) for n, stroke in enumerate(before)}
+    stayed = sum(number is not None for number in new.values()) >= STAYED * len(new)
+    lines: dict[int, LineChange] = {}
+    for n, change in corrections.lines.items():
+        by_hand = n - len(before)
+        place = len(now) + by_hand if by_hand >= 0 and stayed else new.get(n)
+        if place is not None:
+            lines[place] = change
+    added = corrections.added if stayed else []
+    return Corrections(lines=lines, added=added, anyway=corrections.anyway)
+
+
+def _same(stroke: FoundStroke, others: Sequence[FoundStroke]) -> int | None:
+    """The number of the line that lies where another lay; None where none does."""
+    if not others:
+        return None
+    rows = ends_of(others)
+    there = np.concatenate([rows, rows[:, [2, 3, 0, 1]]])
+    apart = np.abs(there - ends_of([stroke])).max(axis=1)
+    best = int(apart.argmin())
+    return best % len(others) if apart[best] < SAME_MM else None
 
 
 def _change(corrections: Corrections, number: int) -> LineChange:

@@ -10,9 +10,12 @@ import numpy as np
 
 from orthopsis.exercise.resolve import Scene
 from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task
+from orthopsis.marking import doubt
+from orthopsis.marking.doubt import Doubt
 from orthopsis.marking.findings.gather import findings, with_values
 from orthopsis.marking.findings.one import Finding, JudgedSheet
-from orthopsis.marking.findings.photo import no_sheet, photo_findings
+from orthopsis.marking.findings.photo import photo_findings
+from orthopsis.marking.findings.unjudged import READ, by_its_lines, no_sheet, poor_photo
 from orthopsis.marking.findings.values import value_findings
 from orthopsis.marking.fitting import ends_of
 from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
@@ -44,7 +47,11 @@ from orthopsis.perspective.sheet import Sheet
 
 @dataclass(frozen=True)
 class SheetVerdict:
-    """All that is said of one sheet. An SVG of lines has no `sheet` in a photo."""
+    """All that is said of one sheet. An SVG of lines has no `sheet` in a photo.
+
+    One that is `unjudged` was not held against the exercise: its one finding says why. `support` is
+    the share of the edges that were found in their places.
+    """
 
     sheet_found: bool
     strokes: list[JudgedStroke]
@@ -57,6 +64,14 @@ class SheetVerdict:
     code: SheetCode | None = None
     quality: Quality | None = None
     task: Task = STANDARD_TASK
+    unjudged: bool = False
+    support: float = 0.0
+    doubts: Sequence[Doubt] = ()
+
+    def unjudged_for(self, why: Finding) -> SheetVerdict:
+        """The same, not held against the exercise."""
+        points = [MeetingPoint(p.name, p.intended, None, 0) for p in self.points]
+        return replace(self, strokes=[], points=points, findings=[why], unjudged=True, doubts=())
 
     @property
     def corners(self) -> list[XY] | None:
@@ -129,13 +144,20 @@ def check_grey(
     verdict = judge_strokes(key, strokes, demand, reached)
     seen = quality(grey, found, flat, sheet)
     doubtful = sum(SURE * s.angle_sd_deg > demand.near_deg for s in blurred) / max(1, len(blurred))
-    said = [*verdict.findings, *photo_findings(seen, sheet, doubtful)]
-    if key.step is None and reached is None and given.places:
+    little = verdict.unjudged or (given.places and verdict.support < READ)
+    of_photo = photo_findings(seen, sheet, 1.0 if little else doubtful)
+    # On bare paper a photo's sharpness cannot be told.
+    if little and "blank-sheet" not in [one.code for one in verdict.findings]:
+        poor = poor_photo(sheet, of_photo)
+        verdict = verdict if poor is None else verdict.unjudged_for(poor)
+    said = verdict.findings if verdict.unjudged else [*verdict.findings, *of_photo]
+    if not verdict.unjudged and key.step is None and reached is None and given.places:
         # Tone comes when all is drawn, and only the photo tells of it.
         said = with_values(said, value_findings(key.scene, flat))
+    doubts = [*doubt.of_photo(seen, of_photo), *verdict.doubts]
     return replace(
-        verdict, found=strokes, findings=said, sheet=found, straightened=flat, code=code,
-        quality=seen, task=task,
+        verdict, found=strokes, findings=said, doubts=doubts, sheet=found, straightened=flat,
+        code=code, quality=seen, task=task,
     )  # fmt: skip
 
 
@@ -154,23 +176,34 @@ def judge_strokes(
     *,
     families: Mapping[int, str] | None = None,
     meant: Collection[int] = (),
+    anyway: bool = False,
 ) -> SheetVerdict:
     """Judge lines already in sheet millimetres.
 
-    `families` and `meant` are a teacher's word on lines of some numbers.
+    `families` and `meant` are a teacher's word on lines of some numbers; `anyway` is the word that
+    it is of this exercise, whatever it looks like.
     """
     given = given_by(key)
     straight = given.straight(found, key)
     key = given.sized(key, straight)
     goals = given.goals(straight, key)
     lines, key = given.families(straight, key, demand)
+    supported = support(lines, key.expected)
+    why = None if anyway else by_its_lines(lines, key)
+    if why is not None:
+        points = [MeetingPoint(vp.name, vp.at, None, 0) for vp in key.scene.vanishing_points]
+        verdict = SheetVerdict(True, [], points, [], reached=reached, support=supported)
+        return verdict.unjudged_for(why)
     lines = [_as_told(line, (families or {}).get(line.found.number)) for line in lines]
     judged = judge_lines(lines, goals, demand)
     judged = [as_meant(j) if j.assigned.found.number in meant else j for j in judged]
     points = meeting_points(judged, key.scene, demand, own=given.own_points)
     judged = given.with_own_angles(judged, points, demand)
     said = findings(JudgedSheet(key, judged, points, reached))
-    return SheetVerdict(True, judged, points, said, reached=reached)
+    doubts = doubt.of_lines(judged, said, reached)
+    return SheetVerdict(
+        True, judged, points, said, reached=reached, support=supported, doubts=doubts
+    )
 
 
 class _Laid(NamedTuple):
@@ -234,4 +267,4 @@ def _turned_half(strokes: Sequence[FoundStroke], sheet: Sheet) -> list[FoundStro
 
 def _no_sheet(scene: Scene) -> SheetVerdict:
     points = [MeetingPoint(vp.name, vp.at, None, 0) for vp in scene.vanishing_points]
-    return SheetVerdict(False, [], points, [no_sheet(scene.sheet)])
+    return SheetVerdict(False, [], points, [no_sheet(scene.sheet)], unjudged=True)

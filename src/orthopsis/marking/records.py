@@ -16,6 +16,7 @@ from orthopsis.construction.moves import count
 from orthopsis.exercise.document import DemandName
 from orthopsis.exercise.records import XY, Record, number, point
 from orthopsis.exercise.task import SheetCode, Task
+from orthopsis.marking.doubt import sureness
 from orthopsis.marking.findings.one import Finding, Level
 from orthopsis.marking.judge import SheetVerdict
 from orthopsis.marking.judging.answer_key import LEVEL_GOALS
@@ -91,6 +92,15 @@ class PhotoRecord(Record):
     how: str
 
 
+class DoubtRecord(Record):
+    """A reason to look closer: see the judge's Doubt."""
+
+    weight: float
+    says: dict[str, Any]
+    message: str = ""
+    of_photo: bool = False
+
+
 class TaskRecord(Record):
     """What a sheet was held against."""
 
@@ -99,7 +109,11 @@ class TaskRecord(Record):
 
 
 class VerdictRecord(Record):
-    """What the judge said of a sheet; `corners_px` are where its corners are in the photo."""
+    """What the judge said of a sheet; `corners_px` are where its corners are in the photo.
+
+    One that is `unjudged` was not held against the exercise; `looks_like` is the number of another
+    that it seems to be of.
+    """
 
     version: Literal[2] = 2
     sheet_found: bool
@@ -113,6 +127,14 @@ class VerdictRecord(Record):
     photo: PhotoRecord | None = None
     code: tuple[int, int, int | None, DemandName] | None = None
     task: TaskRecord = TaskRecord()
+    unjudged: bool = False
+    looks_like: int | None = None
+    doubts: list[DoubtRecord] = Field(default_factory=list)
+
+    @property
+    def sure(self) -> float:
+        """How sure the judge is of it, 0 to 1."""
+        return 0.0 if self.unjudged else sureness([one.weight for one in self.doubts])
 
     @property
     def drawn_from(self) -> Task:
@@ -130,7 +152,11 @@ class VerdictRecord(Record):
             one.model_copy(update={"message": (own or {}).get(one.code) or message_of(one, words)})
             for one in self.findings
         ]
-        return self.model_copy(update={"findings": findings})
+        doubts = [
+            one.model_copy(update={"message": words.say(phrase_of(one.says))})
+            for one in self.doubts
+        ]
+        return self.model_copy(update={"findings": findings, "doubts": doubts})
 
 
 def message_of(one: FindingRecord, words: Words) -> str:
@@ -201,6 +227,11 @@ def judged_record(verdict: SheetVerdict) -> VerdictRecord:
         ],
         findings=[finding_record(one, numbers) for one in verdict.findings],
         reached=verdict.reached,
+        unjudged=verdict.unjudged,
+        doubts=[
+            DoubtRecord(weight=one.weight, says=phrase_record(one.says), of_photo=one.of_photo)
+            for one in verdict.doubts
+        ],
     )
 
 

@@ -20,13 +20,15 @@ from sqlalchemy.orm import Session
 from orthopsis.errors import ImageError, OrthopsisError
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.task import STANDARD_TASK, Task
+from orthopsis.marking.findings.unjudged import another
 from orthopsis.marking.judge import check_grey
+from orthopsis.marking.judging.reached_step import FINISHED
 from orthopsis.marking.records import kept_record
 from orthopsis.marking.sheet.intake import Arrival, arrivals, holds_pages, is_zip, unpacked
 from orthopsis.marking.sheet.photo import MAX_BYTES, open_photo, too_large
 from orthopsis.marking.sheet.straighten import as_jpeg
 from orthopsis.phrase import say
-from orthopsis.school import claims, lessons, versions
+from orthopsis.school import claims, lessons, verdicts, versions
 from orthopsis.school.claims import Claim
 from orthopsis.school.owned import owned
 from orthopsis.school.store import Store
@@ -36,6 +38,7 @@ from orthopsis.school.tables import (
     SheetRow,
     Upload,
     UploadPiece,
+    VerdictRow,
 )
 from orthopsis.school.tasks import Origin, refuse_wrong
 
@@ -217,6 +220,13 @@ def say_task(session: Session, teacher_id: int, sheet_id: int, task: Task) -> Sh
     return row
 
 
+def move(session: Session, teacher_id: int, sheet_id: int, lesson_id: int) -> SheetRow:
+    """Have a sheet judged as one of another lesson. Raises NotFound, SchoolError."""
+    row = lessons.move_sheet(session, teacher_id, sheet_id, lesson_id)
+    row.state, row.problem = JobState.WAITING, None
+    return row
+
+
 # --- in the worker --------------------------------------------------------------------------------
 
 
@@ -283,20 +293,28 @@ def judge(store: Store, sheet_id: int) -> None:
     try:
         opened = open_photo(photo)
         grey = opened.grey
-        verdict = check_grey(
-            origin.asked(origin.said or STANDARD_TASK), grey, corners=corners, by_code=origin.likely
-        )
+        asked = origin.asked(origin.said or STANDARD_TASK)
+        verdict = check_grey(asked, grey, corners=corners, by_code=origin.likely)
     except OrthopsisError as error:
         _refuse(store, sheet_id, str(error))
         return
     flat = as_jpeg(verdict.straightened) if verdict.straightened else None
+    other = None
+    if verdict.sheet_found and verdict.support < FINISHED:
+        other = origin.looks_like(verdict.code, verdict.found)
+    if other is not None:
+        verdict = verdict.unjudged_for(another(asked.key.scene.sheet, other.title))
     record = kept_record(verdict, grey)
+    if other is not None:
+        record = record.model_copy(update={"looks_like": other.exercise_id})
 
     def keep(session: Session) -> None:
         row = session.get(SheetRow, sheet_id, with_for_update=True)
         if row is None or row.state != JobState.WORKING:
             return
         version = origin.version(verdict.code)
+        before = session.scalar(select(VerdictRow).where(VerdictRow.sheet_id == sheet_id))
+        corrected = verdicts.on_new_lines(before, record)
         lessons.keep_verdict(session, row.teacher_id, sheet_id, version, record, flat)
         versions.keep(session, row.lesson.exercise, {version: origin.versions[version]})
         picture = session.get(SheetPicture, sheet_id)
@@ -305,6 +323,7 @@ def judge(store: Store, sheet_id: int) -> None:
             if opened.clean != photo:
                 picture.photo = opened.clean
         row.state = JobState.DONE
+        verdicts.correct_again(session, row, corrected)
         if row.pupil_id is None:
             row.pupil_id, row.guessed = origin.whose(verdict.code)
 

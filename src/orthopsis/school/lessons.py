@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from datetime import date
 
-from sqlalchemy import select
+from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, selectinload
 
 from orthopsis.errors import NotFound, SchoolError
@@ -60,6 +60,20 @@ def lessons(session: Session, teacher_id: int) -> Sequence[Lesson]:
 def lesson(session: Session, teacher_id: int, lesson_id: int) -> Lesson:
     """One lesson; raises NotFound."""
     return owned(session, teacher_id, Lesson, lesson_id, say("missing-lesson"))
+
+
+def of_exercises(
+    session: Session, teacher_id: int, exercise_ids: Collection[int | None]
+) -> Sequence[Lesson]:
+    """The lessons in which some exercises were given, the latest first."""
+    if not exercise_ids:
+        return []
+    query = (
+        select(Lesson)
+        .where(Lesson.teacher_id == teacher_id, Lesson.exercise_id.in_(exercise_ids))
+        .order_by(Lesson.given_on.desc(), Lesson.id.desc())
+    )
+    return session.scalars(query).all()
 
 
 def give_lesson(
@@ -172,14 +186,42 @@ def _digest(photo: bytes) -> str:
 def put_sheet_away(session: Session, teacher_id: int, sheet_id: int, away: bool) -> SheetRow:
     """Take a sheet from the stack, or put it back; raises NotFound, SchoolError."""
     row = lock_sheet(session, teacher_id, sheet_id)
-    if row.away and not away and row.digest is not None:
-        twin = select(SheetRow.id).where(
-            SheetRow.lesson_id == row.lesson_id, SheetRow.listed_digest == row.digest
-        )
-        if session.scalar(twin) is not None:
-            raise SchoolError(say("refused-photo-on-stack"))
+    if row.away and not away and _is_listed(session, row.lesson_id, row.digest):
+        raise SchoolError(say("refused-photo-on-stack"))
     row.away = away
     return row
+
+
+def move_sheet(session: Session, teacher_id: int, sheet_id: int, lesson_id: int) -> SheetRow:
+    """Put a sheet on the stack of another lesson, without what was said of it here.
+
+    Raises NotFound; SchoolError where that lesson has the photo, or a mark would lose its pupil.
+    """
+    row = lock_sheet(session, teacher_id, sheet_id)
+    target = lesson(session, teacher_id, lesson_id)
+    if target.id == row.lesson_id:
+        return row
+    if _is_listed(session, target.id, row.digest):
+        raise SchoolError(say("refused-photo-on-that-stack"))
+    if target.class_id != row.lesson.class_id:
+        marked = select(GivenMark.id).where(GivenMark.sheet_id == row.id)
+        if session.scalar(marked) is not None:
+            raise SchoolError(say("refused-marked-for-this-class"))
+        row.pupil_id, row.guessed = None, False
+    session.execute(delete(VerdictRow).where(VerdictRow.sheet_id == row.id))
+    sheet_picture(session, teacher_id, sheet_id).straight_jpeg = None
+    row.lesson_id, row.task = target.id, None
+    session.flush()
+    session.expire(row)
+    return row
+
+
+def _is_listed(session: Session, lesson_id: int, digest: str | None) -> bool:
+    """Whether a lesson's stack has a photo."""
+    twin = select(SheetRow.id).where(
+        SheetRow.lesson_id == lesson_id, SheetRow.listed_digest == digest
+    )
+    return digest is not None and session.scalar(twin) is not None
 
 
 def keep_verdict(

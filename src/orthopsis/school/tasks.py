@@ -6,26 +6,30 @@ import json
 import re
 import unicodedata
 from collections.abc import Iterator, Mapping, Sequence
+from contextlib import suppress
 from functools import lru_cache
 from pathlib import PurePath
-from typing import Any
+from typing import Any, NamedTuple
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from orthopsis.errors import ExerciseError, NotFound
+from orthopsis.errors import ExerciseError, NotFound, OrthopsisError
 from orthopsis.exercise.document import Exercise
 from orthopsis.exercise.load import from_data
 from orthopsis.exercise.personal import word_of
 from orthopsis.exercise.resolve import Scene, resolve
-from orthopsis.exercise.task import SheetCode, Task, as_asked, has_word
+from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task, as_asked, has_word
 from orthopsis.marking.judge import Asked
 from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
+from orthopsis.marking.judging.families import assign, support
+from orthopsis.marking.judging.reached_step import FINISHED
 from orthopsis.marking.judging.verdicts import STRICTNESS, Strictness
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.marking.records import VerdictRecord
 from orthopsis.phrase import say
 from orthopsis.school.owned import owned
-from orthopsis.school.tables import ExerciseRow, Pupil, SheetRow
+from orthopsis.school.tables import ExerciseRow, Lesson, Pupil, SheetRow
 from orthopsis.school.versions import kept, version_of
 
 
@@ -58,6 +62,22 @@ class Origin:
         self.versions = kept(session, row.lesson.exercise)
         self.names, self.file_name = names_in(session, row.lesson.class_id), row.file_name
         self.pupil_id = row.pupil_id
+        self.others = _others(session, row.lesson)
+
+    def looks_like(self, code: SheetCode | None, found: Sequence[FoundStroke]) -> Other | None:
+        """Another exercise that a sheet is of: by its printed code, or by its lines, if they lie in
+        the places of one that the class was given.
+        """
+        if code is not None and code.exercise != self.exercise_id:
+            return next((one for one in self.others if one.exercise_id == code.exercise), None)
+        best: tuple[float, Other] | None = None
+        for other in self.others:
+            with suppress(OrthopsisError):
+                key = key_of(other.document, STANDARD_TASK)
+                share = support(assign(found, key), key.expected)
+                if share > FINISHED and (best is None or share > best[0]):
+                    best = share, other
+        return None if best is None else best[1]
 
     def version(self, code: SheetCode | None) -> int:
         """The version of the exercise that it was printed from, otherwise the newest."""
@@ -110,6 +130,33 @@ class Origin:
             return code.pupil, False
         guess = guessed(self.names, self.file_name)
         return guess, guess is not None
+
+
+class Other(NamedTuple):
+    """Another exercise that a class was given."""
+
+    exercise_id: int
+    title: str
+    document: Mapping[str, Any]
+
+
+MOST_OTHERS = 8
+
+
+def _others(session: Session, lesson: Lesson) -> list[Other]:
+    """The other exercises that a class was given, the latest first."""
+    given = (
+        select(ExerciseRow)
+        .join(Lesson, Lesson.exercise_id == ExerciseRow.id)
+        .where(
+            Lesson.class_id == lesson.class_id,
+            Lesson.teacher_id == lesson.teacher_id,
+            ExerciseRow.id != lesson.exercise_id,
+        )
+        .order_by(Lesson.given_on.desc(), Lesson.id.desc())
+    )
+    rows = {row.id: row for row in session.scalars(given).unique()}
+    return [Other(row.id, row.title, row.document) for row in list(rows.values())[:MOST_OTHERS]]
 
 
 class Scenes:

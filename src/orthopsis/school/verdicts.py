@@ -11,7 +11,8 @@ from sqlalchemy import delete, select
 from sqlalchemy.dialects.mysql import insert
 from sqlalchemy.orm import Session
 
-from orthopsis.marking.corrections import Corrections, judged_again
+from orthopsis.errors import ExerciseError
+from orthopsis.marking.corrections import Corrections, carried, judged_again
 from orthopsis.marking.findings.gather import RANK
 from orthopsis.marking.findings.photo import PHOTO_CODES, TONE_CODES
 from orthopsis.marking.judge import SheetVerdict
@@ -33,6 +34,31 @@ def correct(session: Session, teacher_id: int, sheet_id: int, corrections: Corre
     if row.verdict is not None:
         _judge_again(row.lesson, row.verdict, corrections, kept(session, row.lesson.exercise))
     return row
+
+
+def on_new_lines(before: VerdictRow | None, record: VerdictRecord) -> Corrections:
+    """What was corrected on a sheet, on its lines as they were found anew."""
+    if before is None or readable_record(before) is None:
+        return Corrections()
+    lines = found_of(record_of(before).found)
+    return carried(corrections_of(before), lines, found_of(record.found))
+
+
+def correct_again(session: Session, sheet: SheetRow, corrections: Corrections) -> None:
+    """Keep corrections on a sheet judged anew; families that it has no more are dropped."""
+    if not corrections.overruled:
+        return
+    session.flush()
+    session.expire(sheet, ["verdict"])
+    try:
+        correct(session, sheet.teacher_id, sheet.id, corrections)
+    except ExerciseError:
+        lines = {
+            number: change.model_copy(update={"family": None})
+            for number, change in corrections.lines.items()
+        }
+        plain = corrections.model_copy(update={"lines": lines})
+        correct(session, sheet.teacher_id, sheet.id, plain)
 
 
 def be_strict(session: Session, teacher_id: int, lesson_id: int, demand: str) -> Lesson:
@@ -99,6 +125,9 @@ def _judge_again(
     record = record_of(verdict)
     if not record.found and not corrections.added:
         return
+    verdict.corrections = corrections.model_dump(mode="json", exclude_defaults=True)
+    if record.unjudged and not corrections.anyway:
+        return
     again = judged_record(_again(lesson, verdict, corrections, versions))
     kept = PHOTO_CODES | TONE_CODES
     about_the_photo = [one for one in record.findings if one.code in kept]
@@ -108,10 +137,12 @@ def _judge_again(
             "vanishing_points": again.vanishing_points,
             "findings": [*again.findings, *about_the_photo],
             "reached": again.reached,
+            "unjudged": again.unjudged,
+            "looks_like": None,
+            "doubts": [*(one for one in record.doubts if one.of_photo), *again.doubts],
         }
     )
     verdict.record = changed.plain()
-    verdict.corrections = corrections.model_dump(mode="json", exclude_defaults=True)
     verdict.judged_at = now()
 
 
@@ -167,9 +198,16 @@ class Stuck:
 
 @dataclass(frozen=True)
 class Summary:
-    """A class set at a glance. `reteach` is a sentence on what to show the class again."""
+    """A class set at a glance. `reteach` is a sentence on what to show the class again.
+
+    `unjudged` are the sheets that stand aside: they were not held against the exercise. `overruled`
+    are those on which the teacher corrected the judge, in so many `changes`.
+    """
 
     judged: int
+    unjudged: list[int]
+    overruled: list[int]
+    changes: int
     without_fault: list[int]
     commonest: list[Mistake]
     stuck: list[Stuck]
@@ -186,12 +224,18 @@ def summary(session: Session, teacher_id: int, lesson_id: int) -> Summary:
     lesson = lessons.lesson(session, teacher_id, lesson_id)
     words = words_for(session, teacher_id, lesson.exercise.document)
     own = phrases(session, teacher_id, lesson.exercise_id)
-    sheets = [
+    told = [
         (sheet, record)
         for sheet in lessons.sheets(session, teacher_id, lesson_id)
         if sheet.state == JobState.DONE
         if (record := readable_record(sheet.verdict)) is not None
     ]
+    aside = [sheet.id for sheet, record in told if record.unjudged]
+    sheets = [(sheet, record) for sheet, record in told if not record.unjudged]
+    by_hand = {
+        sheet.id: corrections_of(sheet.verdict).overruled for sheet, _ in told if sheet.verdict
+    }
+    overruled = [sheet_id for sheet_id, many in by_hand.items() if many]
     by_code: dict[str, list[int]] = {}
     stuck, without_fault = [], []
     for sheet, record in sheets:
@@ -211,7 +255,10 @@ def summary(session: Session, teacher_id: int, lesson_id: int) -> Summary:
         Mistake(code, title_of(code, words), by_code[code]) for code in ranked[:MOST_COMMON]
     ]
     reteach = words.say(_reteach(commonest, len(sheets)))
-    return Summary(len(sheets), without_fault, commonest, stuck, reteach)
+    return Summary(
+        len(sheets), aside, overruled, sum(by_hand.values()), without_fault, commonest, stuck,
+        reteach,
+    )  # fmt: skip
 
 
 def title_of(code: str, words: Words) -> str:
@@ -223,6 +270,6 @@ def _reteach(commonest: Sequence[Mistake], judged: int) -> Phrase:
     """One thing to show again: what at least a quarter of the class needs."""
     for mistake in commonest:
         many = len(mistake.sheets) >= max(2, RETEACH_SHARE * judged)
-        if many and mistake.code in RANK and mistake.code not in PHOTO_CODES | {"no-sheet"}:
+        if many and mistake.code in RANK and mistake.code not in PHOTO_CODES:
             return say(f"reteach-{mistake.code}")
     return say("reteach-nothing")

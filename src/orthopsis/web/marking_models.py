@@ -55,6 +55,14 @@ class PupilIn(BaseModel):
     pupil_id: int
 
 
+class LessonOfSheetIn(BaseModel):
+    """The lesson that a sheet belongs to."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    lesson_id: int
+
+
 class AwayIn(BaseModel):
     """Whether a sheet is taken from the stack."""
 
@@ -138,6 +146,10 @@ class PupilSheetOut(Out):
     corrections: Corrections
     dismissed: list[DismissedLineOut]
     mark: MarkOut | None
+    sure: float
+    """How sure the judge is of it, 0 to 1."""
+    likely_lessons: list[int]
+    """Other lessons that it seems to belong to, by its printed code or its lines."""
     first_words: str
     """What is right, then the one correction that helps most: what to begin with."""
 
@@ -168,6 +180,9 @@ class SummaryOut(Out):
     """A class set at a glance."""
 
     judged: int
+    unjudged: list[int]
+    overruled: list[int]
+    changes: int
     without_fault: list[int]
     commonest: list[MistakeOut]
     stuck: list[StuckOut]

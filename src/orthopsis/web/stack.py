@@ -16,7 +16,7 @@ from orthopsis.exercise.task import STANDARD_TASK, has_word
 from orthopsis.marking.corrections import Corrections
 from orthopsis.marking.records import VerdictRecord
 from orthopsis.phrase import say
-from orthopsis.school import tasks, verdicts
+from orthopsis.school import lessons, tasks, verdicts
 from orthopsis.school.settings import as_said, settings_of
 from orthopsis.school.tables import JobState, SheetRow
 from orthopsis.web.marking_models import (
@@ -71,7 +71,9 @@ def all_out(session: Session, teacher_id: int, rows: Sequence[SheetRow]) -> list
     for row in rows:
         try:
             said = told.of(row)
-            sheets.append(_one_out(row, said, _task_out(session, row, said)))
+            sheets.append(
+                _one_out(row, said, _task_out(session, row, said), _likely(session, row, said))
+            )
         except DBAPIError:
             raise
         except Exception as error:
@@ -100,6 +102,8 @@ def _spoilt_out(row: SheetRow) -> PupilSheetOut:
         corrections=Corrections(),
         dismissed=[],
         mark=None,
+        sure=0.0,
+        likely_lessons=[],
         first_words="",
     )
 
@@ -115,7 +119,17 @@ def _task_out(session: Session, row: SheetRow, said: Said) -> TaskOut:
     )
 
 
-def _one_out(row: SheetRow, said: Said, task: TaskOut) -> PupilSheetOut:
+def _likely(session: Session, row: SheetRow, said: Said) -> list[int]:
+    """The other lessons that a sheet may belong to."""
+    if said.verdict is None:
+        return []
+    printed = said.verdict.printed
+    exercises = {said.verdict.looks_like, printed.exercise if printed else None}
+    exercises -= {None, row.lesson.exercise_id}
+    return [one.id for one in lessons.of_exercises(session, row.teacher_id, exercises)]
+
+
+def _one_out(row: SheetRow, said: Said, task: TaskOut, likely: list[int]) -> PupilSheetOut:
     verdict, scene = said.verdict, said.scene
     corrections = verdicts.corrections_of(row.verdict) if row.verdict else Corrections()
     found = verdict.found if verdict else []
@@ -140,5 +154,7 @@ def _one_out(row: SheetRow, said: Said, task: TaskOut) -> PupilSheetOut:
             if change.dismissed and number < len(found)
         ],
         mark=MarkOut.model_validate(row.mark) if row.mark else None,
+        sure=1.0 if verdict is None else verdict.sure,
+        likely_lessons=likely,
         first_words=said.first_words,
     )

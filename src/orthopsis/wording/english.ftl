@@ -3071,6 +3071,43 @@ finding-photo-blurred =
 finding-no-sheet =
     No sheet was found in the picture. Lay it on a darker desk, take in all four corners with a little
     desk around them, and hold the camera straight above; or set the corners by hand.
+finding-blank-sheet =
+    No drawing is to be seen on this sheet. Is it the back, or not begun? If there is one, the photo is too light or
+    too blurred for it: take it again by a window, and hold the camera still.
+# $why (choice)
+finding-poor-photo =
+    { $why ->
+        [blurred] The photo is too blurred to judge the drawing. Take it again: hold the camera still and let it focus.
+        [dark] The photo is too dark to judge the drawing. Take it again by a window, without a shadow on the sheet.
+       *[small] The photo was taken from too far away to judge the drawing. Take it again from nearer.
+    }
+finding-another-exercise =
+    This does not look like this exercise. Move it to the lesson it belongs to, or have it judged all the same.
+# $title (own)
+finding-looks-like =
+    This looks like “{ $title }”. Move it to that lesson, or have it judged all the same.
+
+## Why the judge is not sure of a sheet
+
+doubt-photo = The photo shows less than it could.
+doubt-sheet = The edges of the sheet are hard to see on the desk.
+# $count (number)
+doubt-missing = { $count ->
+        [one] One edge is not to be found: forgotten, or too light for the eye?
+       *[other] { $count } edges are not to be found: forgotten, or too light for the eye?
+    }
+# $count (number)
+doubt-asked = { $count ->
+        [one] One line is hard to tell.
+       *[other] { $count } lines are hard to tell.
+    }
+# $count (number)
+doubt-strays = { $count ->
+        [one] One dark line belongs to nothing.
+       *[other] { $count } dark lines belong to nothing.
+    }
+# $step (number)
+doubt-half-finished = It was taken for half-finished, up to step { $step }.
 
 ## Each correction as a heading
 
@@ -3120,6 +3157,9 @@ title-photo-blurred = Photos that are blurred
 title-photo-small = Photos taken from too far away
 title-photo-dark = Photos taken in the dark
 title-no-sheet = Photos without a sheet
+title-blank-sheet = Sheets without a drawing
+title-poor-photo = Photos to take again
+title-another-exercise = Sheets of another exercise
 
 ## What is said of a picture without an exercise
 
@@ -4034,6 +4074,10 @@ door-foreign-page = another page may not change anything here
 # $most (number)
 door-too-large = up to { $most } MB are taken at once; send a smaller file
 refused-photo-on-stack = this photo is on the stack already; one of it is enough
+refused-photo-on-that-stack = this photo is on the stack of that lesson already; nothing was moved
+refused-marked-for-this-class =
+    this sheet has a mark for a pupil of this class; nothing was moved. Take it from the stack, and add its photo to
+    the other lesson
 sheet-cannot-be-shown =
     This sheet cannot be shown: what was kept of it is spoilt. Take it from the stack, or have it
     judged again.

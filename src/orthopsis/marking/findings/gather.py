@@ -66,6 +66,9 @@ ORDER: tuple[str, ...] = (
     "photo-small",
     "photo-dark",
     "no-sheet",
+    "blank-sheet",
+    "poor-photo",
+    "another-exercise",
 )
 """Each correction by its code, the most useful first; docs/architecture.md says why."""
 LEVELS: tuple[Level, ...] = ("praise", "fix", "tidy", "ask")

@@ -1,4 +1,4 @@
-"""What is said of the photo itself, and of one in which no sheet is found."""
+"""What is said of the photo itself."""
 
 from __future__ import annotations
 
@@ -26,11 +26,6 @@ def photo_findings(seen: Quality, sheet: Sheet, doubtful: float) -> list[Finding
     if seen.sharpness < BLURRED:
         said.append(finding("photo-blurred", "tidy", middle))
     return said
-
-
-def no_sheet(sheet: Sheet) -> Finding:
-    """What to do where no sheet is found."""
-    return finding("no-sheet", "fix", (sheet.width_mm / 2, sheet.height_mm / 2))
 
 
 def about_the_photo(code: str) -> bool:

@@ -23,6 +23,7 @@ from orthopsis.web.marking_models import (
     CornersIn,
     DemandIn,
     FaceOut,
+    LessonOfSheetIn,
     MarkIn,
     PhraseIn,
     PupilIn,
@@ -152,6 +153,15 @@ def set_task(sheet_id: int, asked: TaskIn, request: Request, teacher: AtWork) ->
     """Say what it was drawn from, and have it judged anew."""
     task = Task(asked.demand, asked.word and asked.word.upper())
     return _later(request, teacher.id, sheet_id, partial(intake.say_task, task=task))
+
+
+@router.put("/sheets/{sheet_id}/lesson")
+def move_to_lesson(
+    sheet_id: int, asked: LessonOfSheetIn, request: Request, teacher: AtWork
+) -> PupilSheetOut:
+    """Put a sheet on the stack of another lesson, and have it judged there."""
+    move = partial(intake.move, lesson_id=asked.lesson_id)
+    return _later(request, teacher.id, sheet_id, move)
 
 
 @router.put("/sheets/{sheet_id}/corrections")
