@@ -8,7 +8,7 @@ import zipfile
 from playwright.sync_api import expect
 
 from orthopsis.demo.scanner import scan_sheet
-from tests.browser.pages import drag
+from tests.browser.pages import asked, drag
 from tests.documents import example
 
 
@@ -32,9 +32,15 @@ def test_a_photo_is_judged_marked_and_found_in_the_register(watched, server, tmp
     words = verdict.get_by_label("Words to the pupil")
     words.fill("Good guide lines. Use the set square for each upright.")
     verdict.get_by_text("Nearly there").click()
-    verdict.get_by_role("button", name="Save to the register").click()
-    expect(verdict.get_by_text("Saved for Finn Barley.")).to_be_visible()
-    verdict.get_by_role("link", name="See the register").click()
+    # What is not saved yet is kept, whatever happens.
+    page.reload()
+    stack.get_by_role("button", name="Ada Thistle").click()
+    expect(stack.get_by_role("button", name="Finn Barley")).to_contain_text("a draft, not saved")
+    stack.get_by_role("button", name="Finn Barley").click()
+    expect(words).to_have_value("Good guide lines. Use the set square for each upright.")
+    verdict.get_by_role("button", name="Save", exact=True).click()
+    expect(verdict.get_by_text("In the register.")).to_be_visible()
+    page.get_by_role("link", name="Register").click()
     row = page.get_by_role("row", name=re.compile("Finn Barley"))
     expect(row).to_contain_text("Nearly there")
     expect(row).to_contain_text("Use the set square for each upright.")
@@ -84,6 +90,59 @@ def test_lines_are_corrected_by_keys_and_by_one_drag(watched):
     expect(page.locator("line.judged")).to_have_count(before + 1)
 
 
+def test_a_stack_is_marked_by_keys_and_each_mark_can_be_taken_back(watched, server):
+    bell = next(one for one in asked(server, "lessons") if one["exercise_title"] == "Bell corner")
+    page = watched.go("mark")
+    for sheet in asked(server, f"lessons/{bell['id']}/sheets"):
+        assert page.request.delete(f"{server.address}api/sheets/{sheet['id']}/mark").ok
+    page.reload()
+    choose_lesson(page, "Bell corner")
+    stack = page.get_by_role("complementary", name="The stack")
+    first, second = (stack.locator(".sheet").nth(k) for k in (0, 1))
+    expect(first).to_have_attribute("aria-current", "true")
+    names = [sheet.locator("strong").text_content() for sheet in (first, second)]
+    page.keyboard.press("2")
+    bar = page.get_by_role("region", name="To the pupil")
+    expect(bar.get_by_role("radio", name="Nearly there")).to_be_checked()
+    page.keyboard.press("Enter")
+    expect(stack.get_by_role("button", name=names[0])).to_contain_text("Nearly there")
+    # The marked one goes to the end, and the next to be marked is on the desk.
+    expect(stack.get_by_role("button", name=names[1])).to_have_attribute("aria-current", "true")
+    expect(stack.get_by_text(f"the mark of {names[0]}")).to_be_visible()
+    page.keyboard.press("Control+z")
+    back = stack.get_by_role("button", name=names[0])
+    expect(back).to_have_attribute("aria-current", "true")
+    expect(back).not_to_contain_text("Nearly there")
+    # Two sheets of one pupil are asked about.
+    bar.get_by_role("combobox", name="Pupil").select_option(label=names[1])
+    bar.get_by_text("Sure of it").click()
+    bar.get_by_role("button", name="Save and next").click()
+    expect(bar.get_by_role("alert")).to_contain_text(f"{names[1]} has another sheet")
+    bar.get_by_role("button", name="Look at the other").click()
+    expect(stack.locator("[aria-current=true]")).to_contain_text(names[1])
+
+
+def test_a_sheet_of_another_exercise_stands_aside_until_it_is_moved(watched, tmp_path):
+    photo = tmp_path / "unknown.jpg"
+    photo.write_bytes(scan_sheet(example("bell-corner"), 32)[0])
+    page = watched.go("mark")
+    page.locator("input[type=file]").set_input_files(photo)
+    stack = page.get_by_role("complementary", name="The stack")
+    sheet = stack.get_by_role("button", name="unknown.jpg")
+    expect(sheet).to_contain_text("another exercise", timeout=40000)
+    expect(stack.get_by_role("heading", name="Standing aside (1)")).to_be_visible()
+    sheet.click()
+    aside = page.get_by_role("region", name="This sheet stands aside")
+    expect(aside).to_contain_text("This looks like “Bell corner”")
+    expect(page.get_by_role("region", name="To the pupil")).to_have_count(0)
+    expect(aside.get_by_label("It belongs to")).to_have_value(re.compile(r"\d+"))
+    aside.get_by_role("button", name="Move it there").click()
+    expect(stack.get_by_text("Moved to Bell corner")).to_be_visible()
+    expect(sheet).to_have_count(0)
+    choose_lesson(page, "Bell corner")
+    expect(sheet).to_contain_text("to be marked")
+
+
 def choose_lesson(page, title):
     field = page.get_by_label("Lesson")
     field.select_option(field.locator("option", has_text=title).get_attribute("value"))
@@ -92,7 +151,7 @@ def choose_lesson(page, title):
 def test_their_own_drawing_is_mended_and_the_class_seen_at_a_glance(watched):
     page = watched.go("mark")
     page.get_by_role("button", name="Cleo Marsh").click()
-    page.get_by_role("button", name="Mend it").click()
+    page.get_by_role("button", name="Show it mended").click()
     expect(page.get_by_role("img", name="One place, enlarged")).to_be_visible()
     page.get_by_role("button", name="The true middle").click()
     expect(page.get_by_text("Where the diagonals cross is the middle")).to_be_visible()
@@ -100,7 +159,7 @@ def test_their_own_drawing_is_mended_and_the_class_seen_at_a_glance(watched):
     expect(spread, "one point cannot be spread").to_have_count(0)
     choose_lesson(page, "Bell corner")
     page.get_by_role("button", name="Dario Quince").click()
-    page.get_by_role("button", name="Mend it").click()
+    page.get_by_role("button", name="Show it mended").click()
     spread.click()
     page.get_by_label(re.compile("Spread")).fill("180")
     expect(page.get_by_text("both points 80 % further apart")).to_be_visible()
@@ -136,7 +195,8 @@ def test_a_file_that_is_no_picture_is_refused_in_words(watched, tmp_path):
     expect(page.get_by_text("this file is not a readable picture")).to_be_visible()
     stack.get_by_role("button", name="Take from the stack").click()
     expect(page.locator(".stack li")).to_have_count(before)
-    stack.get_by_role("button", name="Put it back").click()
+    expect(stack.get_by_text("taking notes.jpg from the stack")).to_be_visible()
+    stack.get_by_role("button", name="Undo").click()
     expect(broken).to_be_visible()
 
 

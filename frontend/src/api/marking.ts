@@ -205,6 +205,20 @@ export const useSaveMark = () =>
     ),
   );
 
+/** Takes a mark back. */
+export const useForgetMark = () =>
+  useSheetChange((sheetId: number) =>
+    answered(api.DELETE("/api/sheets/{sheet_id}/mark", of(sheetId))),
+  );
+
+/** Puts a sheet on the stack of another lesson, where it is judged. */
+export const useMoveSheet = () =>
+  useSheetChange(({ sheetId, lessonId }: { sheetId: number; lessonId: number }) =>
+    answered(
+      api.PUT("/api/sheets/{sheet_id}/lesson", { ...of(sheetId), body: { lesson_id: lessonId } }),
+    ),
+  );
+
 export function useSavePhrase(exerciseId: MaybeRefOrGetter<number>) {
   const client = useQueryClient();
   return useMutation({

@@ -997,6 +997,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/{sheet_id}/lesson": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Move To Lesson
+         * @description Put a sheet on the stack of another lesson, and have it judged there.
+         */
+        put: operations["move_to_lesson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{sheet_id}/corrections": {
         parameters: {
             query?: never;
@@ -1071,7 +1091,11 @@ export interface paths {
          */
         put: operations["save_mark"];
         post?: never;
-        delete?: never;
+        /**
+         * Forget Mark
+         * @description Take the mark and the words back.
+         */
+        delete: operations["forget_mark"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1683,6 +1707,11 @@ export interface components {
                     number
                 ]
             ][];
+            /**
+             * Anyway
+             * @default false
+             */
+            anyway: boolean;
         };
         /**
          * Crossing
@@ -1943,6 +1972,28 @@ export interface components {
             high_mm: number;
             /** Peak Mm */
             peak_mm: number;
+        };
+        /**
+         * DoubtRecord
+         * @description A reason to look closer: see the judge's Doubt.
+         */
+        DoubtRecord: {
+            /** Weight */
+            weight: number;
+            /** Says */
+            says: {
+                [key: string]: unknown;
+            };
+            /**
+             * Message
+             * @default
+             */
+            message: string;
+            /**
+             * Of Photo
+             * @default false
+             */
+            of_photo: boolean;
         };
         /**
          * DrawingRecord
@@ -2689,6 +2740,14 @@ export interface components {
              * Format: date
              */
             given_on: string;
+        };
+        /**
+         * LessonOfSheetIn
+         * @description The lesson that a sheet belongs to.
+         */
+        LessonOfSheetIn: {
+            /** Lesson Id */
+            lesson_id: number;
         };
         /** LessonOut */
         LessonOut: {
@@ -3779,6 +3838,10 @@ export interface components {
             /** Dismissed */
             dismissed: components["schemas"]["DismissedLineOut"][];
             mark: components["schemas"]["MarkOut"] | null;
+            /** Sure */
+            sure: number;
+            /** Likely Lessons */
+            likely_lessons: number[];
             /** First Words */
             first_words: string;
         };
@@ -4532,6 +4595,12 @@ export interface components {
         SummaryOut: {
             /** Judged */
             judged: number;
+            /** Unjudged */
+            unjudged: number[];
+            /** Overruled */
+            overruled: number[];
+            /** Changes */
+            changes: number;
             /** Without Fault */
             without_fault: number[];
             /** Commonest */
@@ -4807,6 +4876,9 @@ export interface components {
         /**
          * VerdictRecord
          * @description What the judge said of a sheet; `corners_px` are where its corners are in the photo.
+         *
+         *     One that is `unjudged` was not held against the exercise; `looks_like` is the number of another
+         *     that it seems to be of.
          */
         VerdictRecord: {
             /**
@@ -4851,6 +4923,15 @@ export interface components {
              *     }
              */
             task: components["schemas"]["TaskRecord"];
+            /**
+             * Unjudged
+             * @default false
+             */
+            unjudged: boolean;
+            /** Looks Like */
+            looks_like?: number | null;
+            /** Doubts */
+            doubts?: components["schemas"]["DoubtRecord"][];
         };
         /**
          * ViewerIn
@@ -7514,6 +7595,50 @@ export interface operations {
             };
         };
     };
+    move_to_lesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LessonOfSheetIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     correct: {
         parameters: {
             query?: never;
@@ -7660,6 +7785,46 @@ export interface operations {
                 "application/json": components["schemas"]["MarkIn"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PupilSheetOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {

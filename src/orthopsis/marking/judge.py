@@ -161,6 +161,28 @@ def check_grey(
     )  # fmt: skip
 
 
+def which_fits(
+    grey: Grey, keys: Sequence[AnswerKey], corners: Sequence[XY] | None = None
+) -> int | None:
+    """The number of the exercise whose edges most of an opened picture's lines lie on; None where
+    none is borne out well enough.
+    """
+    best: tuple[float, int] | None = None
+    for sheet in dict.fromkeys(key.scene.sheet for key in keys):
+        laid = _laid_flat(grey, sheet, corners)
+        if laid is None:
+            return None
+        strokes = find_strokes(laid.bare)
+        for number, key in enumerate(keys):
+            if key.scene.sheet != sheet:
+                continue
+            for way in (strokes, _turned_half(strokes, sheet)):
+                share = support(assign(way, key), key.expected)
+                if share > FINISHED and (best is None or share > best[0]):
+                    best = share, number
+    return None if best is None else best[1]
+
+
 def _as_told(line: Assigned, family: str | None) -> Assigned:
     """A line in the family that a teacher gave it."""
     if family is None or family == line.family:

@@ -295,13 +295,13 @@ def judge(store: Store, sheet_id: int) -> None:
         grey = opened.grey
         asked = origin.asked(origin.said or STANDARD_TASK)
         verdict = check_grey(asked, grey, corners=corners, by_code=origin.likely)
+        other = None
+        if verdict.sheet_found and verdict.support < FINISHED:
+            other = origin.looks_like(verdict.code, grey, corners)
     except OrthopsisError as error:
         _refuse(store, sheet_id, str(error))
         return
     flat = as_jpeg(verdict.straightened) if verdict.straightened else None
-    other = None
-    if verdict.sheet_found and verdict.support < FINISHED:
-        other = origin.looks_like(verdict.code, verdict.found)
     if other is not None:
         verdict = verdict.unjudged_for(another(asked.key.scene.sheet, other.title))
     record = kept_record(verdict, grey)

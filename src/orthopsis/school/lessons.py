@@ -270,6 +270,12 @@ def save_mark(
     return mark
 
 
+def forget_mark(session: Session, teacher_id: int, sheet_id: int) -> None:
+    """Take a sheet's mark and words back; raises NotFound."""
+    row = lock_sheet(session, teacher_id, sheet_id)
+    session.execute(delete(GivenMark).where(GivenMark.sheet_id == row.id))
+
+
 def pupil_of(session: Session, teacher_id: int, pupil_id: int, class_id: int) -> Pupil:
     """A pupil of a class; raises NotFound."""
     missing = say("missing-pupil-of-class")

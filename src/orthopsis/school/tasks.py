@@ -20,13 +20,12 @@ from orthopsis.exercise.load import from_data
 from orthopsis.exercise.personal import word_of
 from orthopsis.exercise.resolve import Scene, resolve
 from orthopsis.exercise.task import STANDARD_TASK, SheetCode, Task, as_asked, has_word
-from orthopsis.marking.judge import Asked
+from orthopsis.marking.judge import Asked, which_fits
 from orthopsis.marking.judging.answer_key import AnswerKey, answer_key
-from orthopsis.marking.judging.families import assign, support
-from orthopsis.marking.judging.reached_step import FINISHED
 from orthopsis.marking.judging.verdicts import STRICTNESS, Strictness
-from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.marking.records import VerdictRecord
+from orthopsis.marking.sheet.photo import Grey
+from orthopsis.perspective.segments import XY
 from orthopsis.phrase import say
 from orthopsis.school.owned import owned
 from orthopsis.school.tables import ExerciseRow, Lesson, Pupil, SheetRow
@@ -64,20 +63,21 @@ class Origin:
         self.pupil_id = row.pupil_id
         self.others = _others(session, row.lesson)
 
-    def looks_like(self, code: SheetCode | None, found: Sequence[FoundStroke]) -> Other | None:
+    def looks_like(
+        self, code: SheetCode | None, grey: Grey, corners: Sequence[XY] | None
+    ) -> Other | None:
         """Another exercise that a sheet is of: by its printed code, or by its lines, if they lie in
-        the places of one that the class was given.
+        the places of one that was given.
         """
         if code is not None and code.exercise != self.exercise_id:
             return next((one for one in self.others if one.exercise_id == code.exercise), None)
-        best: tuple[float, Other] | None = None
+        others, keys = list[Other](), list[AnswerKey]()
         for other in self.others:
             with suppress(OrthopsisError):
-                key = key_of(other.document, STANDARD_TASK)
-                share = support(assign(found, key), key.expected)
-                if share > FINISHED and (best is None or share > best[0]):
-                    best = share, other
-        return None if best is None else best[1]
+                keys.append(key_of(other.document, STANDARD_TASK))
+                others.append(other)
+        number = which_fits(grey, keys, corners)
+        return None if number is None else others[number]
 
     def version(self, code: SheetCode | None) -> int:
         """The version of the exercise that it was printed from, otherwise the newest."""
@@ -133,7 +133,7 @@ class Origin:
 
 
 class Other(NamedTuple):
-    """Another exercise that a class was given."""
+    """Another exercise that the teacher gave."""
 
     exercise_id: int
     title: str
@@ -144,16 +144,17 @@ MOST_OTHERS = 8
 
 
 def _others(session: Session, lesson: Lesson) -> list[Other]:
-    """The other exercises that a class was given, the latest first."""
+    """Other exercises that were given: to this class first, the latest first."""
     given = (
         select(ExerciseRow)
         .join(Lesson, Lesson.exercise_id == ExerciseRow.id)
         .where(
-            Lesson.class_id == lesson.class_id,
             Lesson.teacher_id == lesson.teacher_id,
             ExerciseRow.id != lesson.exercise_id,
         )
-        .order_by(Lesson.given_on.desc(), Lesson.id.desc())
+        .order_by(
+            (Lesson.class_id == lesson.class_id).desc(), Lesson.given_on.desc(), Lesson.id.desc()
+        )
     )
     rows = {row.id: row for row in session.scalars(given).unique()}
     return [Other(row.id, row.title, row.document) for row in list(rows.values())[:MOST_OTHERS]]

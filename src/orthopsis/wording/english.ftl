@@ -3087,6 +3087,12 @@ finding-another-exercise =
 finding-looks-like =
     This looks like “{ $title }”. Move it to that lesson, or have it judged all the same.
 
+## Marks, as they stand on a slip
+
+mark-sure = ✓ Sure of it
+mark-nearly = ~ Nearly there
+mark-not-yet = ○ Not yet
+
 ## Why the judge is not sure of a sheet
 
 doubt-photo = The photo shows less than it could.

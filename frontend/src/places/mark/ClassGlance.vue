@@ -64,6 +64,36 @@ const summary = useSummary(() => props.lessonId);
           </tbody>
         </table>
         <p>{{ countOf(summary.data.value.without_fault.length, "sheet") }} without a correction.</p>
+        <p v-if="summary.data.value.unjudged.length">
+          {{ countOf(summary.data.value.unjudged.length, "sheet") }} not counted: nothing was judged
+          there.
+          <button
+            type="button"
+            class="name"
+            @click="emit('choose', summary.data.value.unjudged[0]!)"
+          >
+            Look
+          </button>
+        </p>
+      </section>
+      <section>
+        <h3>How often you overruled the judge</h3>
+        <p v-if="summary.data.value.changes">
+          {{ countOf(summary.data.value.changes, "change") }} on
+          {{ countOf(summary.data.value.overruled.length, "sheet") }} of
+          {{ summary.data.value.judged + summary.data.value.unjudged.length }}.
+          <button
+            v-for="(id, k) in summary.data.value.overruled"
+            :key="id"
+            type="button"
+            class="name number"
+            :aria-label="`Look at sheet ${k + 1} that you corrected`"
+            @click="emit('choose', id)"
+          >
+            {{ k + 1 }}
+          </button>
+        </p>
+        <p v-else>Not once in this stack.</p>
       </section>
     </template>
   </div>
@@ -125,6 +155,10 @@ td {
   border-bottom: 1px solid var(--line);
   text-align: left;
   vertical-align: top;
+}
+.number {
+  min-width: 24px;
+  margin-left: 6px;
 }
 .name {
   min-height: 24px;

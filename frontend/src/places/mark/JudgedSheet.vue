@@ -15,6 +15,8 @@ const props = defineProps<{
   bare: boolean;
   /** The next drag on the paper draws a line that was not found. */
   adding: boolean;
+  /** Where something is said of the sheet; a ring shows it. */
+  place: XY | null;
 }>();
 const emit = defineEmits<{
   choose: [index: number | null];
@@ -143,6 +145,7 @@ function said(index: number): string {
             emit('correct', withChange(sheet.corrections, line.number, { dismissed: false }))
           "
         />
+        <circle v-if="place" class="place" :cx="place[0]" :cy="place[1]" :r="22 * mmPerPx" />
         <edge-targets :sheet="sheet" :mm-per-px="mmPerPx" />
         <template v-if="chosenLine && shown && !adding">
           <pencil-line v-if="moving" class="judged moving" :from="moving.from" :to="moving.to" />
@@ -224,6 +227,14 @@ line {
 }
 .chosen {
   stroke-width: 5px;
+}
+.place {
+  fill: none;
+  stroke: var(--paper-action);
+  stroke-width: 3px;
+  stroke-dasharray: 6 4;
+  vector-effect: non-scaling-stroke;
+  pointer-events: none;
 }
 .true {
   stroke: var(--paper-action);

@@ -1,8 +1,18 @@
 <script setup lang="ts">
 import { NButton } from "naive-ui";
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
-import type { Corrections } from "@/api/client";
-import { getReady, underWay, useCorrect, useJudge, useStack } from "@/api/marking";
+import type { Corrections, Finding, Lesson, PupilSheet, XY } from "@/api/client";
+import {
+  getReady,
+  underWay,
+  useAway,
+  useCorrect,
+  useForgetMark,
+  useJudge,
+  useMoveSheet,
+  useSaveMark,
+  useStack,
+} from "@/api/marking";
 import { useClasses, useLessons } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { useAddress } from "@/ui/useAddress";
@@ -11,9 +21,15 @@ import ClassGlance from "./ClassGlance.vue";
 import CornerSetter from "./CornerSetter.vue";
 import JudgedSheet from "./JudgedSheet.vue";
 import { withChange } from "./corrections";
+import MarkBar from "./MarkBar.vue";
 import MendedSheet from "./MendedSheet.vue";
+import { inOrder, nextUnmarked, isAside, type StackOrder } from "./order";
 import SheetStack from "./SheetStack.vue";
+import StandsAside from "./StandsAside.vue";
+import { useUndo } from "./useUndo";
 import VerdictPanel from "./VerdictPanel.vue";
+
+const ORDER = "orthopsis.stack-order";
 
 const lessons = useLessons();
 const classes = useClasses();
@@ -29,11 +45,27 @@ const mended = ref(false);
 const glance = ref(false);
 const correcting = useCorrect();
 const judging = useJudge();
+const away = useAway();
+const marking = useSaveMark();
+const forgetting = useForgetMark();
+const moving = useMoveSheet();
+const { latest, busy: undoing, did, undo } = useUndo();
+const bar = ref<InstanceType<typeof MarkBar> | null>(null);
+/** Where on the sheet a finding is, beside its lines. */
+const place = ref<XY | null>(null);
+const told = ref("");
+const order = ref<StackOrder>((localStorage.getItem(ORDER) as StackOrder) ?? "unmarked");
+watch(order, (now) => localStorage.setItem(ORDER, now));
+const groups = computed(() => inOrder(sheets.data.value ?? [], order.value));
+const listed = computed(() =>
+  sheets.data.value ? [...groups.value.toMark, ...groups.value.aside] : undefined,
+);
 
 useListed(lessonId, lessons.data);
-useListed(sheetId, sheets.data);
+useListed(sheetId, listed);
 watch(sheetId, () => {
   chosenLine.value = null;
+  place.value = null;
   cornersByHand.value = false;
   adding.value = false;
   mended.value = false;
@@ -43,8 +75,10 @@ const sheet = computed(() => sheets.data.value?.find((one) => one.id === sheetId
 const lesson = computed(() => lessons.data.value?.find((one) => one.id === lessonId.value));
 const group = computed(() => classes.data.value?.find((one) => one.id === lesson.value?.class_id));
 
+const nameOf = (one: PupilSheet) => one.pupil?.name ?? one.file_name;
+
 function turn(by: number) {
-  const all = sheets.data.value ?? [];
+  const all = listed.value ?? [];
   const at = all.findIndex((one) => one.id === sheetId.value);
   const next = all[at + by];
   if (next) sheetId.value = next.id;
@@ -59,9 +93,12 @@ async function correct(corrections: Corrections) {
   if (!sheet.value) return;
   adding.value = false;
   const number = chosen.value?.number;
-  const answer = await correcting
-    .mutateAsync({ sheetId: sheet.value.id, corrections })
-    .catch(() => null);
+  const { id, corrections: before } = sheet.value;
+  const answer = await correcting.mutateAsync({ sheetId: id, corrections }).catch(() => null);
+  if (answer)
+    did(`what you changed on ${nameOf(answer)}’s sheet`, () =>
+      correcting.mutateAsync({ sheetId: id, corrections: before }),
+    );
   // Numbers stay, places in the list do not.
   const place = answer?.verdict?.strokes.findIndex((stroke) => stroke.number === number) ?? -1;
   if (answer) chosenLine.value = place >= 0 ? place : null;
@@ -74,19 +111,80 @@ function change(part: { meant?: boolean; dismissed?: boolean }) {
   if (line && sheet.value) void correct(withChange(sheet.value.corrections, line.number, part));
 }
 
+function show(finding: Finding) {
+  const strokes = sheet.value?.verdict?.strokes ?? [];
+  const index = strokes.findIndex((stroke) => stroke.number === finding.lines?.[0]);
+  chosenLine.value = index >= 0 ? index : null;
+  place.value = finding.where as XY;
+}
+
+/** After a mark is saved: it can be taken back, and the next unmarked sheet comes. */
+function saved(before: PupilSheet, onward: boolean) {
+  const { id, mark, pupil } = before;
+  did(`the mark of ${nameOf(sheets.data.value?.find((one) => one.id === id) ?? before)}`, () => {
+    sheetId.value = id;
+    if (!mark || !pupil) return forgetting.mutateAsync(id);
+    const { understanding, words } = mark;
+    return marking.mutateAsync({ sheetId: id, pupilId: pupil.id, understanding, words });
+  });
+  const next = onward ? nextUnmarked(listed.value ?? [], id) : null;
+  told.value = next || !onward ? "" : "Every sheet of this stack is marked.";
+  if (next) sheetId.value = next.id;
+}
+
+async function takeAway(gone: PupilSheet) {
+  const done = await away.mutateAsync({ sheetId: gone.id, away: true }).catch(() => null);
+  if (done)
+    did(`taking ${nameOf(gone)} from the stack`, () =>
+      away.mutateAsync({ sheetId: gone.id, away: false }),
+    );
+}
+
+async function move(one: PupilSheet, lesson: Lesson) {
+  const [sheet_id, lesson_id] = [one.id, one.lesson_id];
+  const title = `${lesson.exercise_title}, ${lesson.class_name}`;
+  const moved = await moving
+    .mutateAsync({ sheetId: one.id, lessonId: lesson.id })
+    .catch(() => null);
+  if (!moved) return;
+  told.value = `Moved to ${title}.`;
+  did(`moving ${nameOf(one)} to ${title}`, () =>
+    moving.mutateAsync({ sheetId: sheet_id, lessonId: lesson_id }),
+  );
+}
+
+/** What lies over the drawing is closed first, the nearest thing at a time. */
+function close() {
+  if (adding.value) adding.value = false;
+  else if (mended.value) mended.value = false;
+  else if (cornersByHand.value) cornersByHand.value = false;
+  else if (glance.value) glance.value = false;
+  else {
+    chosenLine.value = null;
+    place.value = null;
+  }
+}
+
 function onKey(event: KeyboardEvent) {
   const typing = (event.target as HTMLElement).closest("input, textarea, select") !== null;
-  if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
   const key = event.key.toLowerCase();
-  if (key === "n") turn(1);
+  if (key === "escape") return close();
+  if (typing || event.altKey) return;
+  if (event.ctrlKey || event.metaKey) {
+    if (key === "z" && !event.shiftKey) {
+      event.preventDefault();
+      void undo();
+    }
+    return;
+  }
+  const pressing = (event.target as HTMLElement).closest("button, a, [role='button']") !== null;
+  if (key === "enter" && !pressing) void bar.value?.save(true);
+  else if (["1", "2", "3"].includes(key)) bar.value?.mark(Number(key));
+  else if (key === "n") turn(1);
   else if (key === "p") turn(-1);
   else if (key === "m") change({ meant: !chosen.value?.meant });
   else if (key === "d" || key === "delete") change({ dismissed: true });
   else if (key === "a") adding.value = !adding.value;
-  else if (key === "escape") {
-    if (adding.value) adding.value = false;
-    else chosenLine.value = null;
-  }
 }
 onMounted(() => {
   getReady();
@@ -114,15 +212,21 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
   <div v-else class="mark">
     <h1 class="visually-hidden">Mark {{ lesson.exercise_title }}, {{ lesson.class_name }}</h1>
     <sheet-stack
+      v-model:order="order"
       :lessons="lessons.data.value ?? []"
       :lesson="lesson"
-      :sheets="sheets.data.value ?? []"
+      :to-mark="groups.toMark"
+      :aside="groups.aside"
       :uploads="uploads.data.value ?? []"
       :chosen="sheetId"
       :glance="glance"
+      :latest="undoing ? '' : latest"
+      :told="told"
+      @undo="undo"
       @lesson="lessonId = $event"
       @choose="choose"
       @glance="glance = !glance"
+      @away="takeAway"
     />
     <class-glance v-if="glance" :lesson-id="lesson.id" @choose="choose" />
     <div v-else class="desk">
@@ -172,7 +276,8 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
           :chosen="chosenLine"
           :bare="bare"
           :adding="adding"
-          @choose="chosenLine = $event"
+          :place="place"
+          @choose="((chosenLine = $event), (place = null))"
           @correct="correct"
         />
         <div class="below">
@@ -182,24 +287,46 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
             {{ adding ? "Draw along it" : "Add a line" }}
           </button>
           <button type="button" class="toggle" :aria-pressed="bare" @click="bare = !bare">
-            Bare
+            Photo alone
           </button>
-          <button type="button" class="toggle" @click="mended = true">Mend it</button>
+          <button type="button" class="toggle" @click="mended = true">Show it mended</button>
         </div>
       </template>
     </div>
-    <verdict-panel
-      v-if="sheet && !glance"
-      :sheet="sheet"
-      :group="group"
-      :chosen="chosenLine"
-      :exercise-id="lesson.exercise_id"
-      :busy="correcting.isPending.value"
-      :fault="correcting.error.value?.message ?? null"
-      @correct="correct"
-      @choose="chosenLine = $event"
-      @corners="cornersByHand = true"
-    />
+    <aside v-if="sheet && !glance" class="side" aria-label="Verdict">
+      <verdict-panel
+        :sheet="sheet"
+        :chosen="chosenLine"
+        :exercise-id="lesson.exercise_id"
+        :busy="correcting.isPending.value"
+        :fault="correcting.error.value?.message ?? null"
+        @correct="correct"
+        @choose="chosenLine = $event"
+        @show="show"
+        @say="bar?.say($event)"
+        @corners="cornersByHand = true"
+      >
+        <stands-aside
+          v-if="sheet.verdict?.unjudged"
+          :sheet="sheet"
+          :lessons="lessons.data.value ?? []"
+          :busy="correcting.isPending.value || moving.isPending.value"
+          :fault="moving.error.value?.message ?? null"
+          @anyway="correct({ ...sheet.corrections, anyway: true })"
+          @corners="cornersByHand = true"
+          @move="move(sheet, $event)"
+        />
+      </verdict-panel>
+      <mark-bar
+        v-if="!isAside(sheet) || sheet.mark"
+        ref="bar"
+        :sheet="sheet"
+        :sheets="sheets.data.value ?? []"
+        :group="group"
+        @saved="saved"
+        @show="choose"
+      />
+    </aside>
   </div>
 </template>
 
@@ -218,9 +345,16 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
   min-width: 0;
   min-height: 0;
 }
+.side {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+  border-left: 1px solid var(--line);
+}
 .inset {
   margin: 24px;
 }
+
 .below {
   display: flex;
   flex-wrap: wrap;

@@ -2,34 +2,45 @@
 import { NButton } from "naive-ui";
 import { computed, ref } from "vue";
 import type { DemandName, Lesson, PupilSheet, SheetUpload } from "@/api/client";
-import { underWay, useAway, useLessonWork, useSendSheet } from "@/api/marking";
+import { underWay, useLessonWork, useSendSheet } from "@/api/marking";
 import { useServer } from "@/api/queries";
 import ChoiceField from "@/ui/ChoiceField.vue";
 import { dayWords, UNDERSTANDING } from "@/ui/words";
+import { draftOf } from "./drafts";
+import { ORDERS, sureWords, type StackOrder } from "./order";
 import { knownWords, tooLarge } from "./words";
 
 /** The pupils' sheets of a lesson, one after the other, and a place to hand in more. */
 const props = defineProps<{
   lessons: readonly Lesson[];
   lesson: Lesson;
-  sheets: readonly PupilSheet[];
+  toMark: readonly PupilSheet[];
+  /** Those that cannot be marked as they are. */
+  aside: readonly PupilSheet[];
   uploads: readonly SheetUpload[];
   chosen: number | null;
   glance: boolean;
+  /** What was done last and can be taken back, and what became of it. */
+  latest: string;
+  told: string;
 }>();
-const emit = defineEmits<{ lesson: [id: number]; choose: [id: number]; glance: [] }>();
+const emit = defineEmits<{
+  lesson: [id: number];
+  choose: [id: number];
+  glance: [];
+  away: [sheet: PupilSheet];
+  undo: [];
+}>();
+const order = defineModel<StackOrder>("order", { required: true });
 
 const sendSheet = useSendSheet(() => props.lesson.id);
 const { cancel, forget, beStrict } = useLessonWork(() => props.lesson.id);
-const away = useAway();
 const limits = useServer();
 const input = ref<HTMLInputElement | null>(null);
 const sending = ref(0);
 const refused = ref<string[]>([]);
 /** Photos just sent that the lesson had already. */
 const known = ref<string[]>([]);
-/** Those taken from the stack on this page, so that one can be put back. */
-const takenAway = ref<{ id: number; name: string }[]>([]);
 let stopped = false;
 
 const DEMANDS: { value: DemandName; label: string }[] = [
@@ -37,10 +48,16 @@ const DEMANDS: { value: DemandName; label: string }[] = [
   { value: "standard", label: "usual: on up to 0.8°" },
   { value: "stretch", label: "strict: on up to 0.5°" },
 ];
+const sheets = computed(() => [...props.toMark, ...props.aside]);
+const groups = computed(() => [
+  { title: "", sheets: props.toMark },
+  { title: "Standing aside", sheets: props.aside },
+]);
+const marked = computed(() => props.toMark.filter((sheet) => sheet.mark).length);
 const working = computed(
-  () => props.sheets.filter(underWay).length + props.uploads.filter(underWay).length,
+  () => sheets.value.filter(underWay).length + props.uploads.filter(underWay).length,
 );
-const done = computed(() => props.sheets.filter((sheet) => !underWay(sheet)).length);
+const done = computed(() => sheets.value.filter((sheet) => !underWay(sheet)).length);
 const failed = computed(() => props.uploads.filter((upload) => upload.state === "failed"));
 
 async function take(files: FileList | null | undefined) {
@@ -69,25 +86,22 @@ function stop() {
   cancel.mutate();
 }
 
-async function takeAway(sheet: PupilSheet) {
-  const gone = await away.mutateAsync({ sheetId: sheet.id, away: true }).catch(() => null);
-  if (gone) takenAway.value.push({ id: sheet.id, name: sheet.pupil?.name ?? sheet.file_name });
-}
-
-async function putBack() {
-  const last = takenAway.value.at(-1);
-  if (!last) return;
-  const back = await away.mutateAsync({ sheetId: last.id, away: false }).catch(() => null);
-  if (back) takenAway.value.pop();
-}
+const ASIDE: Record<string, string> = {
+  "no-sheet": "no sheet found",
+  "blank-sheet": "nothing drawn",
+  "poor-photo": "take it again",
+  "another-exercise": "another exercise",
+};
 
 function stateOf(sheet: PupilSheet): string {
   const mark = UNDERSTANDING.find((one) => one.value === sheet.mark?.understanding);
+  if (draftOf(sheet.id)?.understanding ?? draftOf(sheet.id)?.words) return "a draft, not saved";
   if (mark) return `${mark.sign} ${mark.label}`;
   if (underWay(sheet)) return "being looked at…";
   if (sheet.state === "failed") return "cannot be read";
   if (sheet.state === "cancelled") return "not judged yet";
-  return "to be marked";
+  const code = sheet.verdict?.unjudged ? sheet.verdict.findings[0]?.code : undefined;
+  return code ? (ASIDE[code] ?? "not judged") : "to be marked";
 }
 </script>
 
@@ -121,40 +135,49 @@ function stateOf(sheet: PupilSheet): string {
       <span>{{ done }} looked at, {{ working + sending }} to go</span>
       <n-button size="tiny" @click="stop">Stop</n-button>
     </div>
-    <ol>
-      <li v-for="sheet in sheets" :key="sheet.id">
-        <button
-          type="button"
-          class="sheet"
-          :aria-current="sheet.id === chosen && !glance"
-          @click="emit('choose', sheet.id)"
-        >
-          <img
-            v-if="sheet.verdict?.sheet_found"
-            :src="`/api/sheets/${sheet.id}/straight.jpg`"
-            alt=""
-          />
-          <span v-else class="lost">{{ underWay(sheet) ? "…" : "no sheet" }}</span>
-          <span>
-            <strong>{{ sheet.pupil?.name ?? sheet.file_name }}</strong>
-            <small>{{ stateOf(sheet) }}</small>
-            <small v-if="sheet.guessed">pupil guessed by the file’s name</small>
-          </span>
-        </button>
-        <button
-          v-if="sheet.id === chosen && !glance"
-          type="button"
-          class="quietly away"
-          @click="takeAway(sheet)"
-        >
-          Take from the stack
-        </button>
-      </li>
-    </ol>
-    <p v-if="takenAway.length" role="status">
-      {{ takenAway.at(-1)?.name }} was taken away.
-      <n-button size="tiny" @click="putBack">Put it back</n-button>
+    <choice-field :value="order" label="Order" :options="ORDERS" @set="order = $event" />
+    <p class="hint" role="status">{{ marked }} of {{ toMark.length }} marked. {{ told }}</p>
+    <p v-if="latest" class="hint">
+      <button type="button" class="toggle" title="Ctrl+Z" @click="emit('undo')">Undo</button>
+      {{ latest }}
     </p>
+    <template v-for="one in groups" :key="one.title">
+      <h2 v-if="one.title && one.sheets.length" class="group">
+        {{ one.title }} ({{ one.sheets.length }})
+      </h2>
+      <ol v-if="one.sheets.length">
+        <li v-for="sheet in one.sheets" :key="sheet.id">
+          <button
+            type="button"
+            class="sheet"
+            :aria-current="sheet.id === chosen && !glance"
+            @click="emit('choose', sheet.id)"
+          >
+            <img
+              v-if="sheet.verdict?.sheet_found"
+              :src="`/api/sheets/${sheet.id}/straight.jpg`"
+              alt=""
+              loading="lazy"
+            />
+            <span v-else class="lost">{{ underWay(sheet) ? "…" : "no sheet" }}</span>
+            <span>
+              <strong>{{ sheet.pupil?.name ?? sheet.file_name }}</strong>
+              <small>{{ stateOf(sheet) }}</small>
+              <small v-if="sureWords(sheet)" class="look">{{ sureWords(sheet) }}</small>
+              <small v-if="sheet.guessed">pupil guessed by the file’s name</small>
+            </span>
+          </button>
+          <button
+            v-if="sheet.id === chosen && !glance"
+            type="button"
+            class="quietly away"
+            @click="emit('away', sheet)"
+          >
+            Take from the stack
+          </button>
+        </li>
+      </ol>
+    </template>
     <p v-for="upload in failed" :key="upload.id" class="refused" role="alert">
       {{ upload.file_name }}: {{ upload.problem }}
       <n-button size="tiny" @click="forget.mutate(upload.id)">Understood</n-button>
@@ -244,6 +267,13 @@ img,
 progress {
   width: 100%;
   accent-color: var(--action);
+}
+.group {
+  margin-top: 4px;
+  font-size: 15px;
+}
+.look {
+  color: var(--near);
 }
 .away {
   margin-left: 88px;

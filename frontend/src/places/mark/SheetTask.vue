@@ -38,9 +38,8 @@ function say(change: Partial<{ demand: DemandName; word: string | null }>) {
         @set="say({ word: $event.trim() || null })"
       />
     </div>
-    <p v-if="task.belongs_to" class="refused" role="alert">
-      The printed code says that this sheet is of {{ task.belongs_to }}. Take it from this stack,
-      and add its photo to that lesson.
+    <p v-if="task.belongs_to && !sheet.verdict?.unjudged" class="refused" role="alert">
+      The printed code says that this sheet is of {{ task.belongs_to }}.
     </p>
     <p v-if="saying.error.value" class="refused" role="alert">{{ saying.error.value.message }}.</p>
   </div>

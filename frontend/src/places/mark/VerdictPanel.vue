@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { NButton, NInput } from "naive-ui";
-import { computed, ref, watch } from "vue";
-import type { Corrections, PupilSheet, SchoolClass, Understanding } from "@/api/client";
-import { useGiveTo, useSaveMark } from "@/api/marking";
-import { countOf, UNDERSTANDING, VERDICTS } from "@/ui/words";
+import { computed } from "vue";
+import type { Corrections, Finding, PupilSheet } from "@/api/client";
+import { countOf, VERDICTS } from "@/ui/words";
+import { changedLines, NOTHING } from "./corrections";
 import FindingsList from "./FindingsList.vue";
 import LandingTarget from "./LandingTarget.vue";
 import LineEditor from "./LineEditor.vue";
+import { sureWords } from "./order";
 import SheetTask from "./SheetTask.vue";
 
-/** What the judge found, and what the teacher says: landing targets, words, mark, pupil. */
+/** What the judge found: landing targets, the chosen line, what can be said, how sure it is. */
 const props = defineProps<{
   sheet: PupilSheet;
-  group: SchoolClass | undefined;
   chosen: number | null;
   exerciseId: number;
   /** A correction is on its way to the judge. */
@@ -22,33 +21,10 @@ const props = defineProps<{
 const emit = defineEmits<{
   choose: [index: number | null];
   corners: [];
+  show: [finding: Finding];
+  say: [words: string];
   correct: [corrections: Corrections];
 }>();
-
-const saving = useSaveMark();
-const giving = useGiveTo();
-const pupilId = ref<number | null>(null);
-const understanding = ref<Understanding | null>(null);
-const words = ref("");
-const savedFor = ref("");
-let proposed = "";
-
-watch(
-  () => [props.sheet.id, props.sheet.verdict, props.sheet.pupil?.id ?? null] as const,
-  ([id, , pupil], old) => {
-    const another = id !== old?.[0];
-    // What was typed stays when a line is corrected; what was proposed follows the verdict.
-    if (another || words.value === proposed)
-      words.value = props.sheet.mark?.words ?? props.sheet.first_words;
-    proposed = words.value;
-    // Whose it is may come with the verdict; a choice that was made here stays.
-    if (another || pupilId.value === (old?.[2] ?? null)) pupilId.value = pupil;
-    if (!another) return;
-    understanding.value = props.sheet.mark?.understanding ?? null;
-    savedFor.value = "";
-  },
-  { immediate: true },
-);
 
 const verdict = computed(() => props.sheet.verdict);
 const counts = computed(() =>
@@ -73,34 +49,14 @@ const photoWords = computed(() => {
   return `Sheet found ${how ?? ""}, ${Math.round(100 * photo.sure)} % sure, ${photo.px_per_mm.toFixed(1)} pixels to a millimetre.`;
 });
 
-function show(lines: readonly number[]) {
-  const index = verdict.value?.strokes.findIndex((stroke) => stroke.number === lines[0]) ?? -1;
-  emit("choose", index >= 0 ? index : null);
-}
-const say = (message: string) =>
-  (words.value = words.value.trim() ? `${words.value.trimEnd()}\n${message}` : message);
-const missing = computed(() => {
-  if (pupilId.value === null) return "Choose the pupil.";
-  return understanding.value === null ? "Choose a mark." : "";
-});
-
-async function save() {
-  if (pupilId.value === null || understanding.value === null) return;
-  const saved = await saving
-    .mutateAsync({
-      sheetId: props.sheet.id,
-      pupilId: pupilId.value,
-      understanding: understanding.value,
-      words: words.value,
-    })
-    .catch(() => null);
-  if (saved) savedFor.value = saved.pupil?.name ?? "";
-}
+const doubts = computed(() => verdict.value?.doubts ?? []);
+const changed = computed(() => changedLines(props.sheet.corrections));
 </script>
 
 <template>
-  <aside class="verdict" aria-label="Verdict">
-    <template v-if="verdict?.sheet_found">
+  <div class="verdict">
+    <slot />
+    <template v-if="verdict && !verdict.unjudged">
       <p class="counts">
         <span v-for="one in counts" :key="one.kind" :class="one.kind">
           {{ one.sign }} {{ one.count }} {{ one.word }}
@@ -130,66 +86,27 @@ async function save() {
     </template>
     <p v-if="fault" class="refused" role="alert">{{ fault }}</p>
     <findings-list
+      v-if="!verdict?.unjudged"
       :findings="verdict?.findings ?? []"
       :exercise-id="exerciseId"
-      @show="show($event.lines ?? [])"
-      @say="say"
+      @show="emit('show', $event)"
+      @say="emit('say', $event)"
     />
+    <section v-if="doubts.length" class="doubts" aria-label="How sure the judge is">
+      <h3>{{ sureWords(sheet) || "nearly sure" }}</h3>
+      <ul>
+        <li v-for="one in doubts" :key="one.message">{{ one.message }}</li>
+      </ul>
+    </section>
+    <p v-if="changed" class="quiet changed">
+      You changed {{ countOf(changed, "line") }} here.
+      <button type="button" class="quietly" :disabled="busy" @click="emit('correct', NOTHING)">
+        As the judge found it
+      </button>
+    </p>
     <button type="button" class="toggle" @click="emit('corners')">Set the corners by hand</button>
     <sheet-task :sheet="sheet" />
-
-    <h2>To the pupil</h2>
-    <label class="pupil field">
-      <span>Pupil</span>
-      <select v-model="pupilId" class="plain">
-        <option :value="null">Whose sheet is it?</option>
-        <option v-for="pupil in group?.pupils" :key="pupil.id" :value="pupil.id">
-          {{ pupil.name }}
-        </option>
-      </select>
-    </label>
-    <p v-if="sheet.guessed && sheet.pupil && pupilId === sheet.pupil.id" class="guess">
-      Guessed from the file’s name, “{{ sheet.file_name }}”.
-      <n-button
-        size="tiny"
-        :loading="giving.isPending.value"
-        @click="giving.mutate({ sheetId: sheet.id, pupilId: sheet.pupil.id })"
-      >
-        Yes, it is {{ sheet.pupil.name }}’s
-      </n-button>
-    </p>
-    <n-input
-      v-model:value="words"
-      type="textarea"
-      placeholder=""
-      :autosize="{ minRows: 4, maxRows: 8 }"
-      :maxlength="4000"
-      :input-props="{ 'aria-label': 'Words to the pupil' }"
-    />
-    <fieldset>
-      <legend class="visually-hidden">Mark</legend>
-      <label v-for="one in UNDERSTANDING" :key="one.value">
-        <input v-model="understanding" type="radio" name="understanding" :value="one.value" />
-        <span>{{ one.sign }} {{ one.label }}</span>
-      </label>
-    </fieldset>
-    <n-button
-      type="primary"
-      :disabled="missing !== ''"
-      :loading="saving.isPending.value"
-      @click="save"
-    >
-      Save to the register
-    </n-button>
-    <a :href="`/api/sheets/${sheet.id}/slip.pdf`" target="_blank">Print the slip</a>
-    <p v-if="saving.error.value" class="refused" role="alert">{{ saving.error.value.message }}</p>
-    <p v-else-if="savedFor" role="status">
-      Saved for {{ savedFor }}. <router-link to="/register">See the register</router-link>
-    </p>
-    <p v-else-if="missing" class="quiet">
-      {{ missing }} {{ countOf(verdict?.strokes.length ?? 0, "line") }} judged.
-    </p>
-  </aside>
+  </div>
 </template>
 
 <style scoped>
@@ -201,7 +118,6 @@ async function save() {
   justify-items: start;
   padding: 20px;
   overflow-y: auto;
-  border-left: 1px solid var(--line);
 }
 .counts {
   display: flex;
@@ -225,31 +141,26 @@ async function save() {
   color: var(--quiet);
   font-size: 14px;
 }
-.guess {
-  margin: 0;
+.doubts {
+  width: 100%;
+  padding: 8px 12px;
+  border-left: 4px dotted var(--near);
   font-size: 14px;
+}
+.doubts ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+}
+.changed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
 }
 .targets {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
-}
-.pupil,
-.verdict :deep(.n-input) {
-  width: 100%;
-}
-fieldset {
-  display: grid;
-  gap: 4px;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-fieldset label {
-  display: flex;
-  gap: 4px;
-  align-items: center;
-  cursor: pointer;
 }
 .refused {
   color: var(--off);

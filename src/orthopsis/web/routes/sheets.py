@@ -197,6 +197,13 @@ def save_mark(sheet_id: int, asked: MarkIn, session: Records, teacher: AtWork) -
     return _fresh(session, teacher.id, lessons.sheet(session, teacher.id, sheet_id))
 
 
+@router.delete("/sheets/{sheet_id}/mark")
+def forget_mark(sheet_id: int, session: Records, teacher: AtWork) -> PupilSheetOut:
+    """Take the mark and the words back."""
+    lessons.forget_mark(session, teacher.id, sheet_id)
+    return _fresh(session, teacher.id, lessons.sheet(session, teacher.id, sheet_id))
+
+
 @router.get("/sheets/{sheet_id}/straight.jpg", response_class=Response, responses=JPEG)
 def straight(sheet_id: int, session: Records, teacher: AtWork) -> Response:
     """The sheet straightened, or an empty answer when no sheet was found in the photo."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from contextlib import suppress
+from datetime import date
 from typing import NamedTuple
 
 from fastapi import APIRouter, Request, Response
@@ -13,7 +14,7 @@ from orthopsis.errors import NotFound, OrthopsisError
 from orthopsis.handout.slips import Slip, slips_pdf
 from orthopsis.marking.mended import mended
 from orthopsis.phrase import say
-from orthopsis.school import lessons
+from orthopsis.school import lessons, verdicts
 from orthopsis.school.settings import Settings, settings_of
 from orthopsis.school.store import Store
 from orthopsis.school.tables import SheetRow
@@ -22,6 +23,7 @@ from orthopsis.web.files import binary, named
 from orthopsis.web.problems import PROBLEMS
 from orthopsis.web.stack import Said, Teller
 from orthopsis.web.turns import TO_PRINT, within
+from orthopsis.wording.words import Words
 
 router = APIRouter(prefix="/api", tags=["marking"], responses=PROBLEMS)
 PDF = binary("application/pdf")
@@ -38,7 +40,7 @@ def all_slips(lesson_id: int, request: Request) -> Response:
 
     def rows(session: Session, teacher_id: int) -> list[SheetRow]:
         found = lessons.sheets(session, teacher_id, lesson_id)
-        return [row for row in found if row.pupil and row.verdict]
+        return [row for row in found if row.pupil and row.verdict and _can_be_told(row)]
 
     return _slips(request, rows, "marking slips")
 
@@ -79,6 +81,9 @@ def _slips(
                         row.mark.words if row.mark else said.first_words,
                         said,
                         jpeg,
+                        row.lesson.school_class.name,
+                        row.lesson.given_on,
+                        _mark(row),
                     )
                 )
         return sheets, settings_of(session, teacher_id)
@@ -104,6 +109,9 @@ class _ToSlip(NamedTuple):
     words: str
     said: Said
     jpeg: bytes | None
+    group: str
+    given_on: date
+    mark: str
 
     def slip(self) -> Slip:
         said, pictures = self.said, None
@@ -115,4 +123,20 @@ class _ToSlip(NamedTuple):
             self.words,
             pictures.whole if pictures else None,
             pictures.detail if pictures else None,
+            self.group,
+            f"{self.given_on.day} {self.given_on:%B %Y}",
+            self.mark,
         )
+
+
+def _can_be_told(row: SheetRow) -> bool:
+    """Whether there is something to say to the pupil: it was judged, or marked all the same."""
+    record = verdicts.readable_record(row.verdict)
+    return row.mark is not None or (record is not None and not record.unjudged)
+
+
+def _mark(row: SheetRow) -> str:
+    """The mark that was given, in words; empty where none was."""
+    if row.mark is None:
+        return ""
+    return Words().say(say(f"mark-{row.mark.understanding.replace(' ', '-')}"))
