@@ -43,6 +43,7 @@ export const router = createRouter({
       component: () => import("./places/print/PrintView.vue"),
       props: byId,
     },
+    { path: "/mark/any", component: () => import("./places/mark/AnyView.vue") },
     { path: "/mark", component: () => import("./places/mark/MarkView.vue") },
     { path: "/register", component: () => import("./places/register/RegisterView.vue") },
     { path: "/:rest(.*)*", component: () => import("./ui/LostView.vue") },

@@ -131,11 +131,11 @@ def _judged(
 
 def _check_freely(args: argparse.Namespace) -> None:
     from orthopsis.marking.free_records import free_record, free_text
-    from orthopsis.marking.judging.free import read_picture
+    from orthopsis.marking.judging.free_picture import read_picture
     from orthopsis.marking.sheet.intake import the_only_sheet
 
     record = free_record(read_picture(the_only_sheet(_read_bytes(args.file))))
-    _write("-", _json(record) if args.format == "json" else free_text(record))
+    _write("-", _json(record.plain()) if args.format == "json" else free_text(record))
 
 
 def scan(args: argparse.Namespace) -> None:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import math
 
+import cv2
+import numpy as np
 import pytest
 
 from orthopsis.demo.desk import Around
@@ -12,7 +14,8 @@ from orthopsis.exercise.resolve import picture, resolve
 from orthopsis.marking.free_records import free_record, free_text
 from orthopsis.marking.judge import check_image, judge_strokes
 from orthopsis.marking.judging.answer_key import answer_key
-from orthopsis.marking.judging.free import read_freely, read_picture
+from orthopsis.marking.judging.free import read_freely, read_toward
+from orthopsis.marking.judging.free_picture import read_picture
 from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.marking.sheet.photo import open_grey
 from orthopsis.perspective.stroke import Role
@@ -42,19 +45,47 @@ def test_points_and_eye_level_are_read_from_exact_lines(name):
     assert all(point.sure > 0.7 for point in read.points)
 
 
-def test_a_photograph_of_a_drawing_is_read_in_its_own_pixels():
+@pytest.mark.parametrize("slant", [0.0, 0.08])
+def test_a_photograph_of_a_drawing_is_straightened_and_told_in_its_own_pixels(slant):
+    """Also where it was taken from aside: no third point is invented, no upright leans."""
     scene = example("bell-corner")
-    setting = PhotoSetting(around=Around(turn_deg=0.0, slant=0.0))
+    setting = PhotoSetting(around=Around(turn_deg=0.0, slant=slant))
     data, truth = scan_sheet(scene, 3600, setting=setting)
     record = free_record(read_picture(open_grey(data)))
-    (x0, y0), (x1, _), *_ = truth["corners_px"]
-    scale = (x1 - x0) / scene.sheet.width_mm
-    for vp, found in zip(scene.vanishing_points, record["vanishing_points"], strict=True):
-        meant = x0 + vp.at.x * scale, y0 + vp.at.y * scale
-        assert math.dist(found["found_px"], meant) < 8 * scale, found
-    (_, left), (_, right) = record["eye_level_px"]
-    assert (left + right) / 2 == pytest.approx(y0 + scene.main.eye_level_mm * scale, abs=3 * scale)
+    sheet = np.float32([[0, 0], [1, 0], [1, 1], [0, 1]]) * np.float32(
+        [scene.sheet.width_mm, scene.sheet.height_mm]
+    )
+    change = cv2.getPerspectiveTransform(sheet, np.float32(truth["corners_px"]))
+
+    def seen(x, y):
+        return cv2.perspectiveTransform(np.float32([[[x, y]]]), change)[0, 0].tolist()
+
+    scale = math.dist(seen(0, 0), seen(100, 0)) / 100
+    assert [vp.name for vp in record.vanishing_points] == ["VP1", "VP2"]
+    for vp, found in zip(scene.vanishing_points, record.vanishing_points, strict=True):
+        far = math.dist(seen(*vp.at.xy), seen(scene.sheet.width_mm / 2, vp.at.y)) / scale
+        assert math.dist(found.found_px, seen(*vp.at.xy)) < 0.04 * far * scale, found
+    level_mm = scene.main.eye_level_mm
+    (_, left), (_, right) = record.eye_level_px
+    middle = seen(scene.sheet.width_mm / 2, level_mm)
+    there = left + (right - left) * middle[0] / record.image_px[0]
+    assert there == pytest.approx(middle[1], abs=3 * scale)
+    assert "upright-leans" not in [one.code for one in record.findings]
     assert "% sure" in free_text(record)
+
+
+def test_lines_are_read_toward_points_that_somebody_sets():
+    scene = example("bell-corner")
+    lines = drawn(scene)
+    points = {vp.name: vp.at.xy for vp in scene.vanishing_points}
+    read = read_toward(lines, points)
+    for line, family in zip(lines, read.families, strict=True):
+        meant = next(s for s in picture(scene) if s.start == line.start and s.end == line.end)
+        assert family == meant.family
+    assert read.eye_level[0][1] == pytest.approx(scene.main.eye_level_mm)
+    # Set wrongly, it is the lines that no longer lead there.
+    aside = read_toward(lines, {"VP1": (points["VP1"][0], points["VP1"][1] - 12.0)})
+    assert aside.points[0].lines and aside.goals["VP1"].y == points["VP1"][1] - 12.0
 
 
 def test_where_nothing_runs_to_a_point_none_is_invented():

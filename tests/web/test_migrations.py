@@ -16,7 +16,7 @@ from orthopsis.school.store import Store
 from orthopsis.school.tables import Base, SchoolClass
 from tests.documents import ONE_POINT
 
-NEWEST = "0009"
+NEWEST = "0010"
 MOMENTS = 10
 DAY = "2026-09-01 08:00:00"
 FILLED = {

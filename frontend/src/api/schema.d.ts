@@ -1201,6 +1201,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Pictures
+         * @description The pictures that were sent, the latest first.
+         */
+        get: operations["list_pictures"];
+        put?: never;
+        /**
+         * Send Picture
+         * @description Take one picture; its lines are found in the background.
+         */
+        post: operations["send_picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{picture_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look At
+         * @description What a picture shows by itself, or by the points that were set.
+         */
+        get: operations["look_at"];
+        put?: never;
+        post?: never;
+        /**
+         * Forget Picture
+         * @description Remove a picture.
+         */
+        delete: operations["forget_picture"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{picture_id}/points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Points
+         * @description Set the points by hand; without any it is read by itself again.
+         */
+        put: operations["set_points"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{picture_id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture File
+         * @description The picture as it was sent, without notes on place, time and device.
+         */
+        get: operations["picture_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -1293,6 +1381,27 @@ export interface components {
          */
         AlongLine: {
             from: components["schemas"]["RowStart"];
+        };
+        /**
+         * AnyPictureOut
+         * @description The same with what it shows; `by_hand` tells that its points were set by the teacher.
+         */
+        AnyPictureOut: {
+            /** Id */
+            id: number;
+            /** File Name */
+            file_name: string;
+            state: components["schemas"]["JobState"];
+            /** Problem */
+            problem: string | null;
+            /**
+             * Sent At
+             * Format: date-time
+             */
+            sent_at: string;
+            /** By Hand */
+            by_hand: boolean;
+            reading: components["schemas"]["FreeRecord"] | null;
         };
         /**
          * Arch
@@ -1399,6 +1508,11 @@ export interface components {
             points_note: string;
             /** Step Notes */
             step_notes: string[];
+        };
+        /** Body_send_picture */
+        Body_send_picture: {
+            /** File */
+            file: string;
         };
         /** Body_send_sheets */
         Body_send_sheets: {
@@ -2354,6 +2468,92 @@ export interface components {
             darkness: number;
             /** Dark */
             dark: boolean;
+        };
+        /** FreeFindingRecord */
+        FreeFindingRecord: {
+            /** Code */
+            code: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "praise" | "fix" | "tidy" | "ask";
+            /** Where */
+            where: [
+                number,
+                number
+            ];
+            /** Message */
+            message: string;
+        };
+        /**
+         * FreePointRecord
+         * @description A point that was found: how many lines lead there, and how sure it is, 0 to 1.
+         */
+        FreePointRecord: {
+            /** Name */
+            name: string;
+            /** Found Px */
+            found_px: [
+                number,
+                number
+            ];
+            /** Lines */
+            lines: number;
+            /** Sure */
+            sure: number;
+        };
+        /**
+         * FreeRecord
+         * @description What a picture shows by itself; `image_px` is its width and height.
+         */
+        FreeRecord: {
+            /** Image Px */
+            image_px: [
+                number,
+                number
+            ];
+            /** Eye Level Px */
+            eye_level_px: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /** Vanishing Points */
+            vanishing_points: components["schemas"]["FreePointRecord"][];
+            /** Strokes */
+            strokes: components["schemas"]["FreeStrokeRecord"][];
+            /** Findings */
+            findings: components["schemas"]["FreeFindingRecord"][];
+        };
+        /** FreeStrokeRecord */
+        FreeStrokeRecord: {
+            /** From */
+            from: [
+                number,
+                number
+            ];
+            /** To */
+            to: [
+                number,
+                number
+            ];
+            /** Family */
+            family: string;
+            /** Angle Deg */
+            angle_deg: number | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "on" | "near" | "off" | "stray";
+            /** Miss Px */
+            miss_px: number | null;
         };
         /**
          * Front
@@ -3667,6 +3867,19 @@ export interface components {
             ][][];
         };
         /**
+         * PointsIn
+         * @description Where vanishing points are, in pixels of the picture; they may lie outside it.
+         */
+        PointsIn: {
+            /** Points Px */
+            points_px: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
          * Posts
          * @description Equal things in a line `to` a point: poles with an `arm` across them and `wires` between, a
          *     fence with `rails`, or trees and people, which are drawn by hand between their lines.
@@ -4110,6 +4323,24 @@ export interface components {
             uploads: components["schemas"]["UploadOut"][];
             /** Known */
             known: string[];
+        };
+        /**
+         * SentPictureOut
+         * @description A picture that is looked at without an exercise.
+         */
+        SentPictureOut: {
+            /** Id */
+            id: number;
+            /** File Name */
+            file_name: string;
+            state: components["schemas"]["JobState"];
+            /** Problem */
+            problem: string | null;
+            /**
+             * Sent At
+             * Format: date-time
+             */
+            sent_at: string;
         };
         /**
          * ServerOut
@@ -8033,6 +8264,248 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SentPictureOut"][];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_picture"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SentPictureOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyPictureOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_points: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PointsIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyPictureOut"];
+                };
+            };
+            /** @description What was wrong, and the remedy */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What could not be done */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
                 };
             };
             /** @description What was wrong, and the remedy */

@@ -12,15 +12,16 @@ from typing import Any, Literal, NamedTuple
 from sqlalchemy import ColumnElement, and_, func, or_, select, text, update
 from sqlalchemy.orm import Session
 
-from orthopsis.school.tables import JobState, PrintJob, SheetRow, Upload
+from orthopsis.school.tables import AnyPicture, JobState, PrintJob, SheetRow, Upload
 
-Kind = Literal["sheet", "upload", "print"]
-Row = SheetRow | Upload | PrintJob
+Kind = Literal["sheet", "upload", "print", "picture"]
+Row = SheetRow | Upload | PrintJob | AnyPicture
 
-TABLES: Mapping[Kind, type[SheetRow] | type[Upload] | type[PrintJob]] = {
+TABLES: Mapping[Kind, type[SheetRow] | type[Upload] | type[PrintJob] | type[AnyPicture]] = {
     "sheet": SheetRow,
     "upload": Upload,
     "print": PrintJob,
+    "picture": AnyPicture,
 }
 """What can be left to do. Sheets come first, so that one is soon on the screen."""
 

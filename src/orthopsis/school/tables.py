@@ -280,6 +280,25 @@ class UploadPiece(Base):
     data: Mapped[bytes] = mapped_column(MEDIUMBLOB)
 
 
+class AnyPicture(Owned, Claimed, Base):
+    """A drawing or photograph that is looked at without an exercise.
+
+    `lines` are what was found in it (see the judge's FreeLines), `points` where the teacher set
+    vanishing points, in its pixels.
+    """
+
+    __tablename__ = "any_picture"
+
+    file_name: Mapped[str] = mapped_column(String(200))
+    state: Mapped[str] = mapped_column(String(10), default=JobState.WAITING)
+    problem: Mapped[str | None] = mapped_column(Text)
+    photo: Mapped[bytes] = mapped_column(LONGBLOB, deferred=True)
+    photo_type: Mapped[str] = mapped_column(String(20))
+    lines: Mapped[dict[str, Any] | None] = mapped_column(JSON, deferred=True)
+    points: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    sent_at: Mapped[datetime] = mapped_column(DateTime, default=now)
+
+
 class OwnWords(Owned, Base):
     """A teacher's own words for a correction, in one exercise."""
 

@@ -22,7 +22,17 @@ from orthopsis.web.again import Again
 from orthopsis.web.context import AtWork
 from orthopsis.web.guard import Guard
 from orthopsis.web.models import ServerOut
-from orthopsis.web.routes import drawing, lessons, printing, recipes, sheets, shelf, slips, teacher
+from orthopsis.web.routes import (
+    drawing,
+    lessons,
+    pictures,
+    printing,
+    recipes,
+    sheets,
+    shelf,
+    slips,
+    teacher,
+)
 from orthopsis.web.turns import Turns
 from orthopsis.work.engine import Engine
 from orthopsis.work.runner import Runner
@@ -56,7 +66,18 @@ def create_app(
     app.add_middleware(Again)
     app.add_middleware(Guard)
     problems.install(app)
-    for module in (drawing, recipes, shelf, printing, lessons, sheets, slips, teacher, health):
+    for module in (
+        drawing,
+        recipes,
+        shelf,
+        printing,
+        lessons,
+        sheets,
+        slips,
+        pictures,
+        teacher,
+        health,
+    ):
         app.include_router(module.router)
 
     @app.get("/api/server", tags=["server"], responses=problems.PROBLEMS)

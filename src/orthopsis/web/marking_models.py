@@ -9,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from orthopsis.exercise.records import SheetRecord
 from orthopsis.marking.corrections import Corrections
+from orthopsis.marking.free_records import FreeRecord
 from orthopsis.marking.records import VerdictRecord
 from orthopsis.plain import Text
 from orthopsis.school.tables import JobState, Understanding
@@ -160,6 +161,31 @@ class FaceOut(Out):
     corners: tuple[XY, XY, XY, XY]
     middle: XY
     halfway: XY
+
+
+class SentPictureOut(Out):
+    """A picture that is looked at without an exercise."""
+
+    id: int
+    file_name: str
+    state: JobState
+    problem: str | None
+    sent_at: datetime
+
+
+class AnyPictureOut(SentPictureOut):
+    """The same with what it shows; `by_hand` tells that its points were set by the teacher."""
+
+    by_hand: bool
+    reading: FreeRecord | None
+
+
+class PointsIn(BaseModel):
+    """Where vanishing points are, in pixels of the picture; they may lie outside it."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    points_px: dict[Literal["VP1", "VP2", "VP3"], PlaceXY]
 
 
 class MistakeOut(Out):

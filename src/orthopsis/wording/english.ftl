@@ -4080,6 +4080,9 @@ door-foreign-page = another page may not change anything here
 # $most (number)
 door-too-large = up to { $most } MB are taken at once; send a smaller file
 refused-photo-on-stack = this photo is on the stack already; one of it is enough
+refused-one-picture = one picture at a time is looked at here, no ZIP and no PDF; send a photo or a scan
+refused-too-many-pictures = a hundred pictures lie here already; remove some, and send this one again
+missing-any-picture = there is no such picture; it may have been removed
 refused-photo-on-that-stack = this photo is on the stack of that lesson already; nothing was moved
 refused-marked-for-this-class =
     this sheet has a mark for a pupil of this class; nothing was moved. Take it from the stack, and add its photo to

@@ -23,7 +23,9 @@ from orthopsis.school.store import Store
 from orthopsis.work.engine import Engine
 from orthopsis.work.outcome import Outcome
 
-LIMIT_S: dict[Kind, float] = {"sheet": 90.0, "upload": 300.0, "print": 900.0}
+LIMIT_S: dict[Kind, float] = {
+    "sheet": 90.0, "upload": 300.0, "print": 900.0, "picture": 60.0,
+}  # fmt: skip
 FORGOTTEN_S = 30.0
 HOLD_EVERY_S = 4.0
 LOOK_S = 3.0

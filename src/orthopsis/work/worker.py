@@ -14,7 +14,7 @@ from typing import Any
 from distributed import Worker, WorkerPlugin
 from sqlalchemy.exc import DBAPIError
 
-from orthopsis.school import intake, printing
+from orthopsis.school import intake, pictures, printing
 from orthopsis.school.claims import Kind
 from orthopsis.school.store import Store
 from orthopsis.work.outcome import Outcome
@@ -71,4 +71,9 @@ def do(kind: Kind, number: int, limit_s: float) -> Outcome:
         signal.setitimer(signal.ITIMER_REAL, 0.0)
 
 
-_WORK: dict[Kind, Any] = {"sheet": intake.judge, "upload": intake.open_file, "print": printing.work}
+_WORK: dict[Kind, Any] = {
+    "sheet": intake.judge,
+    "upload": intake.open_file,
+    "print": printing.work,
+    "picture": pictures.look,
+}

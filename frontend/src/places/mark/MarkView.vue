@@ -207,6 +207,7 @@ onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
       @retry="lessons.refetch()"
     >
       <router-link to="/register">Go to the register</router-link>
+      <router-link to="/mark/any">Look at any drawing or photograph</router-link>
     </state-note>
   </div>
   <div v-else class="mark">

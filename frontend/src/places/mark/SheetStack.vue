@@ -204,6 +204,7 @@ function stateOf(sheet: PupilSheet): string {
     <button type="button" class="toggle" :aria-pressed="glance" @click="emit('glance')">
       The class at a glance
     </button>
+    <router-link to="/mark/any">Any drawing or photograph</router-link>
     <a :href="`/api/lessons/${lesson.id}/slips.pdf`" target="_blank">Print all slips</a>
   </aside>
 </template>

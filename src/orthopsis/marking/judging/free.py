@@ -9,20 +9,16 @@ is sought. Uprights are a family of their own, whose point may lie far above or 
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
-import cv2
 import numpy as np
 
 from orthopsis.marking.fitting import SURELY_DEG, Array, Meeting, RuledLine, ends_of, meeting
 from orthopsis.marking.judging.families import signed_turn_deg
-from orthopsis.marking.pencil.find_strokes import FoundStroke, find_strokes, line_pieces
-from orthopsis.marking.sheet.find_sheet import find_paper
-from orthopsis.marking.sheet.photo import Grey
-from orthopsis.marking.sheet.straighten import Straightened, darkness_of
+from orthopsis.marking.pencil.find_strokes import FoundStroke
 from orthopsis.perspective.plane import LEVEL, UPRIGHT, Point
 from orthopsis.perspective.segments import XY
 from orthopsis.perspective.view import FREE, HORIZONTAL, VERTICAL
@@ -38,7 +34,8 @@ LEAST_SHARE = 0.08
 """A family holds at least this share of all that was drawn."""
 LONG_SIDE = 420.0
 """A picture without a sheet is read as if its longer side were so many millimetres."""
-PX_PER_UNIT = 6.0
+TOWARD_DEG = 6.0
+"""A line that runs by a given point at more than this does not lead there."""
 
 
 class FreePoint(NamedTuple):
@@ -135,6 +132,27 @@ def read_freely(lines: Sequence[FoundStroke]) -> FreeReading:
         share = float(table.weight[uprights].sum() / max(table.weight.sum(), 1e-9))
         points.append(FreePoint("VP3", third, numbers, _sure(numbers, share)))
     return FreeReading(list(lines), [str(f) for f in families], points, eye_level, third is None)
+
+
+def read_toward(lines: Sequence[FoundStroke], points: Mapping[str, XY]) -> FreeReading:
+    """The same where somebody tells the points: each line leads to the one that it runs to best,
+    or stands, or lies level.
+    """
+    table, names = _Table(lines), list(points)
+    ways = np.array([*([x, y, 1.0] for x, y in points.values()), [0.0, 1.0, 0.0], [1.0, 0.0, 0.0]])
+    turns = table.turns_deg(ways)
+    best = turns.argmin(axis=0)
+    near = turns.min(axis=0) < TOWARD_DEG
+    families = [
+        [*names, VERTICAL, HORIZONTAL][k] if close else FREE
+        for k, close in zip(best.tolist(), near.tolist(), strict=True)
+    ]
+    told = []
+    for name in names:
+        own = tuple(n for n, family in enumerate(families) if family == name)
+        told.append(FreePoint(name, Meeting(points[name], ((0.0, 0.0), (0.0, 0.0))), own, 1.0))
+    level = [point for point in told if point.name != "VP3"]
+    return FreeReading(list(lines), families, told, _eye_level(level), "VP3" not in points)
 
 
 class _Table:
@@ -275,59 +293,3 @@ def _eye_level(points: Sequence[FreePoint]) -> tuple[XY, float] | None:
         if abs(dx) > 3.0 * abs(dy):
             return one.met.at, dy / dx
     return None
-
-
-# --- pictures -------------------------------------------------------------------------------------
-
-
-@dataclass(frozen=True)
-class FreeSheet:
-    """A picture read by itself. `unit_px` is how many of its pixels one unit of the reading is."""
-
-    reading: FreeReading
-    size_px: tuple[int, int]
-    unit_px: float
-    kind: Literal["drawing", "photograph"]
-
-
-def read_picture(grey: Grey) -> FreeSheet:
-    """Lines of a drawing, or edges of a photograph, and what they lead to."""
-    height, width = grey.shape
-    scale = LONG_SIDE * PX_PER_UNIT / max(height, width)
-    way = cv2.INTER_AREA if scale < 1 else cv2.INTER_CUBIC
-    even = np.asarray(cv2.resize(grey, None, fx=scale, fy=scale, interpolation=way), np.uint8)
-    even = _paper_alone(even)
-    flat = Straightened(even, darkness_of(even), PX_PER_UNIT)
-    drawing = float((flat.darkness > 0.12).mean()) < 0.14 and float(np.median(even)) > 110
-    lines = find_strokes(flat) if drawing else _edges(flat)
-    kind: Literal["drawing", "photograph"] = "drawing" if drawing else "photograph"
-    return FreeSheet(read_freely(lines), (width, height), PX_PER_UNIT / scale, kind)
-
-
-def _paper_alone(grey: Grey) -> Grey:
-    """Where a sheet lies on a desk, the desk is painted over with the sheet's own tone."""
-    corners = find_paper(grey)
-    if corners is None:
-        return grey
-    inner = corners + 0.02 * (corners.mean(axis=0) - corners)
-    mask = np.zeros(grey.shape, np.uint8)
-    cv2.fillConvexPoly(mask, np.round(inner).astype(np.int32), 255)
-    tone = float(np.median(grey[mask > 0]))
-    soft = cv2.GaussianBlur(mask, (0, 0), 6.0).astype(np.float32) / 255.0 * (mask > 0)
-    return np.asarray(grey * soft + tone * (1.0 - soft), dtype=np.uint8)
-
-
-def _edges(flat: Straightened) -> list[FoundStroke]:
-    """The longer straight edges of a photograph, each with the doubt of its length."""
-    small = cv2.resize(flat.grey, None, fx=0.5, fy=0.5, interpolation=cv2.INTER_AREA)
-    pieces = line_pieces(np.asarray(small, dtype=np.uint8)) / (0.5 * PX_PER_UNIT)
-    sizes = np.hypot(pieces[:, 2] - pieces[:, 0], pieces[:, 3] - pieces[:, 1])
-    keep = np.argsort(-sizes)[: 2 * MOST_LINES]
-    return [
-        FoundStroke(
-            (float(x0), float(y0)), (float(x1), float(y1)),
-            math.degrees(0.12 / size), 1.0,
-        )
-        for (x0, y0, x1, y1), size in zip(pieces[keep], sizes[keep], strict=True)
-        if size > 8.0
-    ]  # fmt: skip
