@@ -10,7 +10,7 @@ from orthopsis.plain import one_line
 from orthopsis.school import pictures
 from orthopsis.school.tables import AnyPicture
 from orthopsis.web.context import AtWork, Records
-from orthopsis.web.marking_models import AnyPictureOut, SentPictureOut, PointsIn
+from orthopsis.web.marking_models import AnyPictureOut, PointsIn, SentPictureOut
 from orthopsis.web.problems import PROBLEMS
 from orthopsis.web.routes.sheets import JPEG
 
