@@ -2936,6 +2936,7 @@ finding-ends-on-eye-level =
 finding-through-letter =
     This runs through your letter: { $letter } hides it. Rub it out. A line to the point that would run
     through the face is not drawn.
+finding-unsure-edge = Is there an edge here? Only part of it is to be seen.
 finding-hidden-drawn = What stands before it hides this edge; rub it out and let it end there.
 finding-eye-level-inside = The eye level runs on inside a wall; rub it out there. It shows only in the gaps.
 # $beside (about)
@@ -3158,6 +3159,7 @@ title-corner-overshoots = Lines drawn past their corner
 title-past-halfway = Chosen deeper than halfway
 title-unerased = Construction lines left dark
 title-stray-line = Lines that belong to nothing
+title-unsure-edge = Edges that are hard to see
 title-unsure-line = Lines that are hard to tell
 title-photo-blurred = Photos that are blurred
 title-photo-small = Photos taken from too far away

@@ -20,6 +20,9 @@ from orthopsis.pieces.kinds.row import RowHouse
 UNERASED = 4
 """So many dark construction lines are left on purpose or by neglect; fewer by chance."""
 
+IN_PART, MOST_ASKED = 0.25, 3
+"""Of an edge that is not to be found, so much lies under dark lines that it may well be drawn."""
+
 MAY_HIDE = 0.15
 """So many of a family's edges may lie behind what other sizes have brought before them."""
 
@@ -41,10 +44,13 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         for edge in sheet.key.expected
         if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
     ]
+    unsure = [edge for edge in gone if share_beside(*edge.stroke.segment, dark) > IN_PART]
+    gone = [edge for edge in gone if edge not in unsure]
     elsewhere = drawn_elsewhere(sheet, gone)
     of_houses = missing_of_houses(sheet, elsewhere.left)
     of_rooms = missing_of_rooms(sheet, of_houses.left)
     said, gone = [*elsewhere.said, *of_houses.said, *of_rooms.said], of_rooms.left
+    said += [_asked(edge) for edge in unsure[:MOST_ASKED]]
     if gone:
         (x0, y0), (x1, y1) = gone[0].stroke.segment
         middle, many = ((x0 + x1) / 2, (y0 + y1) / 2), Number(float(len(gone)))
@@ -53,6 +59,12 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         else:
             said.append(finding("missing-edge", "fix", middle, count=many))
     return said + _missing_guides(sheet, found)
+
+
+def _asked(edge: Expected) -> Finding:
+    """A question to the teacher: of an edge, a part is to be seen."""
+    (x0, y0), (x1, y1) = edge.stroke.segment
+    return finding("unsure-edge", "ask", ((x0 + x1) / 2, (y0 + y1) / 2))
 
 
 def _of_strip(sheet: JudgedSheet, edge: Expected) -> bool:

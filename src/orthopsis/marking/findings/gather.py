@@ -62,6 +62,7 @@ ORDER: tuple[str, ...] = (
     "stray-line",
     "past-halfway",
     "unsure-line",
+    "unsure-edge",
     "photo-blurred",
     "photo-small",
     "photo-dark",
