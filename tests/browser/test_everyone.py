@@ -22,6 +22,7 @@ VIEWS = {
     "teach": "teach/{}",
     "show": "show/{}",
     "mark": "mark",
+    "any": "mark/any",
     "register": "register",
     "settings": "settings",
 }

@@ -23,6 +23,9 @@ UNERASED = 4
 IN_PART, MOST_ASKED = 0.25, 3
 """Of an edge that is not to be found, so much lies under dark lines that it may well be drawn."""
 
+FEW_GUIDES = 8
+"""Among more guide lines than these, a single one that is not to be found is asked about."""
+
 MAY_HIDE = 0.15
 """So many of a family's edges may lie behind what other sizes have brought before them."""
 
@@ -119,9 +122,11 @@ def _missing_guides(sheet: JudgedSheet, found: set[int]) -> list[Finding]:
         gone = [e for e in due if id(e) not in found and not is_drawn(e, seen)]
         if len(due) >= 2 and gone and len(gone) < len(due):
             (x0, y0), (x1, y1) = gone[0].stroke.segment
+            # Of many, the eye may have lost the one.
+            sure = len(gone) > 1 or len(due) <= FEW_GUIDES
             said.append(
                 finding(
-                    "missing-guide", "fix", ((x0 + x1) / 2, (y0 + y1) / 2),
+                    "missing-guide", "fix" if sure else "ask", ((x0 + x1) / 2, (y0 + y1) / 2),
                     due=Number(float(len(due))), point=PointName(name),
                     gone=Number(float(len(gone))),
                 )

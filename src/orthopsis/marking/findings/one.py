@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from orthopsis.marking.fitting import ends_of
-from orthopsis.marking.judging.answer_key import AnswerKey, share_beside
+from orthopsis.marking.judging.answer_key import LEAST_EDGE_MM, AnswerKey, share_beside
 from orthopsis.marking.judging.verdicts import JudgedStroke, MeetingPoint, Verdict
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import Phrase, Value
@@ -76,13 +76,15 @@ class JudgedSheet:
 
         On a finished sheet nothing is said of light lines: what is left of them is not meant to be
         seen, and where they run close together one is easily read from two. Nor is anything said of
-        a line whose edge is drawn rightly as well: it was read from others that cross there.
+        a line whose edge is drawn rightly as well: it was read from others that cross there. What
+        is too short to be missed is too short to be blamed.
         """
         wrong = [
             n for n in self.of(family)
             if self.judged[n].verdict is Verdict.OFF
             and (not self.finished or self._is_seen(self.judged[n]))
             and not (self.finished and self._is_drawn_rightly(n))
+            and not self._is_a_scrap(self.judged[n])
         ]  # fmt: skip
         return sorted(wrong, key=lambda n: -(self.judged[n].angle_deg or 0.0))
 
@@ -95,6 +97,13 @@ class JudgedSheet:
         right = [line for line in right if line.assigned.found.dark or not of_edge]
         drawn = ends_of([line.assigned.found for line in right])
         return edge is not None and share_beside(*edge.stroke.segment, drawn) > NEARLY_ALL
+
+    @staticmethod
+    def _is_a_scrap(line: JudgedStroke) -> bool:
+        """Whether a line, and the edge that it was taken for, are too short to tell."""
+        edge = line.assigned.expected
+        short = line.assigned.found.length_mm < LEAST_EDGE_MM
+        return short and edge is not None and edge.may_lack
 
     @staticmethod
     def _is_seen(line: JudgedStroke) -> bool:
