@@ -27,7 +27,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ paper: [place: XY] }>();
 
-const { hold, viewBox, mmPerPx, toSheet, look, zoomBy, panBy, whole } = useDesk(
+const { hold, viewBox, mmPerPx, toSheet, look, zoomBy, panBy, whole, standStill, letGo } = useDesk(
   () => ({
     width: props.width,
     height: props.height,
@@ -45,6 +45,10 @@ const { hold, viewBox, mmPerPx, toSheet, look, zoomBy, panBy, whole } = useDesk(
 const hand = useHand({ toSheet, zoomBy, panBy }, ([x, y]) => {
   if (x >= 0 && y >= 0 && x <= props.width && y <= props.height) emit("paper", [x, y]);
 });
+/** Something that can be taken hold of is taken hold of. */
+function grasp(event: PointerEvent) {
+  if ((event.target as Element).closest(".handle")) standStill();
+}
 defineExpose({ toSheet, look, zoomBy, panBy, whole });
 
 /** Strips of paper taped on at the side where a point lies outside. */
@@ -76,6 +80,10 @@ const flagsY = computed(() => (props.flags ?? []).filter((f) => f.axis === "y").
       preserveAspectRatio="xMidYMid meet"
       role="group"
       :aria-label="label"
+      @pointerdown.capture="grasp"
+      @pointerup.capture="letGo"
+      @pointercancel.capture="letGo"
+      @lostpointercapture.capture="letGo"
       @pointerdown="hand.down"
       @pointermove="hand.move"
       @pointerup="hand.up"

@@ -137,3 +137,17 @@ test("without a place on the screen a hand is at the origin, and nothing is left
   app.unmount();
   expect(observed.count).toBe(before - 1);
 });
+
+test("the view stands still while something is dragged, and takes all in when it is let go", async () => {
+  const { made } = desk(ref<Fit>("points"));
+  const before = made.viewBox.value;
+  made.standStill();
+  points.value = [
+    [-150, 100],
+    [900, 100],
+  ];
+  await nextTick();
+  expect(made.viewBox.value).toBe(before);
+  made.letGo();
+  expect(box(made.viewBox.value)[2]).toBeGreaterThan(box(before)[2]!);
+});

@@ -54,8 +54,8 @@ export function useDesk(
   });
   onBeforeUnmount(() => observer?.disconnect());
 
-  /** Left, top, right, bottom of what is to be seen, in mm. */
-  const bounds = computed(() => {
+  /** Left, top, right, bottom of what there is to be seen, in mm. */
+  const whatThereIs = computed(() => {
     const { width, height, points } = toValue(content);
     let [left, top, right, bottom] = [0, 0, width, height];
     if (toValue(fit) === "points") {
@@ -68,6 +68,15 @@ export function useDesk(
     }
     return { left, top, right, bottom };
   });
+
+  /**
+   * While a hand drags something the view stands still: a point that is dragged outward would push
+   * the edge of the view along, and run away from the hand.
+   */
+  const still = shallowRef<typeof whatThereIs.value | null>(null);
+  const bounds = computed(() => still.value ?? whatThereIs.value);
+  const standStill = () => (still.value = whatThereIs.value);
+  const letGo = () => (still.value = null);
 
   const rulerPx = computed(() => (toValue(rulers) ? RULER_PX : 0));
   const footPx = computed(() => (toValue(rulers) ? FOOT_PX : 0));
@@ -131,5 +140,7 @@ export function useDesk(
     zoomBy,
     panBy,
     whole,
+    standStill,
+    letGo,
   };
 }
