@@ -160,7 +160,7 @@ def test_three_demands_and_a_plan_are_changed_and_kept(watched, server):
     expect(first.get_by_text(before)).to_have_count(0)
     saved(page)
     first.get_by_role("link", name="Print").click()
-    expect(page.get_by_label("Demand")).to_have_value("first steps")
+    expect(page.get_by_label("Difficulty")).to_have_value("first steps")
     page.get_by_role("link", name="Lesson plan").click()
     page.get_by_label("A lesson has, in minutes").fill("20")
     page.get_by_label("A lesson has, in minutes").press("Tab")

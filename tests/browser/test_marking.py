@@ -67,7 +67,7 @@ def test_lines_are_corrected_by_keys_and_by_one_drag(watched):
     page.locator("line.reach[aria-label*='vertical, off']").first.focus()
     page.keyboard.press("Enter")
     page.keyboard.press("m")
-    expect(verdict.get_by_role("region", name="The chosen line")).to_contain_text("meant so")
+    expect(verdict.get_by_role("region", name="The chosen line")).to_contain_text("on purpose")
     expect(leaning).to_have_count(0)
     page.keyboard.press("m")
     expect(leaning).to_be_visible()

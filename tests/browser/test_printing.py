@@ -33,7 +33,7 @@ def test_a_class_gets_sheets_with_progress(watched):
     expect(link).to_be_visible()
     file = watched.context.request.get(watched.address.rstrip("/") + link.get_attribute("href"))
     assert file.body().startswith(b"%PDF")
-    page.get_by_label("Demand").select_option("first steps")
+    page.get_by_label("Difficulty").select_option("first steps")
     page.get_by_text("For everybody").click()
     for name in ("Bram Fennel", "Edda Sorrel"):
         page.get_by_label(name).check()

@@ -18,7 +18,7 @@ const KEYS = [
   ["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
   ["N, P", "next, previous sheet (Mark)"],
   ["1, 2, 3, Enter", "sure of it, nearly there, not yet; save and on to the next (Mark)"],
-  ["A, D, M", "add a line, dismiss the chosen one, call it meant so (Mark)"],
+  ["A, D, M", "add a line, dismiss the chosen one, say that it is on purpose (Mark)"],
   ["?", "this list"],
 ] as const;
 

@@ -1,3 +1,9 @@
+<script setup lang="ts">
+import { usePageTitle } from "@/ui/usePageTitle";
+
+usePageTitle("Not found");
+</script>
+
 <template>
   <section class="lost">
     <h1>Nothing lies here</h1>

@@ -17,6 +17,7 @@ import { countOf } from "@/ui/words";
 import { getReady } from "@/api/marking";
 import AnyPicture from "./AnyPicture.vue";
 import { tooLarge } from "./words";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 /** Any drawing or photograph: its eye level, its points, and its lines by family. */
 const pictures = usePictures();
@@ -81,6 +82,7 @@ function without(name: string) {
 function byItself() {
   if (picture.data.value) setting.mutate({ id: picture.data.value.id, points: {} });
 }
+usePageTitle("Any drawing or photograph");
 </script>
 
 <template>

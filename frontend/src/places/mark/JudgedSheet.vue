@@ -75,7 +75,7 @@ function said(index: number): string {
   const stroke = verdict.value?.strokes[index];
   if (!stroke) return "";
   const angle = stroke.angle_deg === null ? "" : `, ${stroke.angle_deg.toFixed(1)}°`;
-  return `Line ${index + 1}, ${stroke.family}, ${stroke.meant ? "meant so" : stroke.verdict}${angle}`;
+  return `Line ${index + 1}, ${stroke.family}, ${stroke.meant ? "on purpose" : stroke.verdict}${angle}`;
 }
 </script>
 

@@ -18,12 +18,12 @@ const change = computed(() => changeOf(props.sheet.corrections, props.line.numbe
 const families = computed(() =>
   [...props.sheet.families, "free"].map((name) => ({
     value: name,
-    label: name === "free" ? "no family" : name,
+    label: name === "free" ? "part of nothing" : name,
   })),
 );
 const words = computed(() => {
   const { line } = props;
-  const parts = [line.meant ? "meant so" : VERDICTS[line.verdict].word];
+  const parts = [line.meant ? "on purpose" : VERDICTS[line.verdict].word];
   if (line.angle_deg !== null)
     parts.push(`${line.angle_deg.toFixed(1)}° ± ${Math.max(0.1, 2 * line.sd_deg).toFixed(1)}°`);
   if (line.miss_mm !== null)
@@ -58,7 +58,7 @@ function set(part: Partial<typeof change.value>) {
         title="The rule is bent on purpose (M)"
         @click="set({ meant: !line.meant })"
       >
-        Meant so
+        On purpose
       </button>
       <button
         type="button"

@@ -28,6 +28,7 @@ import SheetStack from "./SheetStack.vue";
 import StandsAside from "./StandsAside.vue";
 import { useUndo } from "./useUndo";
 import VerdictPanel from "./VerdictPanel.vue";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const ORDER = "orthopsis.stack-order";
 
@@ -191,6 +192,9 @@ onMounted(() => {
   window.addEventListener("keydown", onKey);
 });
 onBeforeUnmount(() => window.removeEventListener("keydown", onKey));
+usePageTitle(() =>
+  lesson.value ? `Mark ${lesson.value.exercise_title}, ${lesson.value.class_name}` : "Mark",
+);
 </script>
 
 <template>

@@ -13,6 +13,7 @@ import OrderPanel from "./OrderPanel.vue";
 import { keepOrder, keptOrder, withOffice } from "./parts";
 import PdfPages from "./PdfPages.vue";
 import { usePack, type PackAsked } from "./usePack";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const props = defineProps<{ id: number }>();
 const opened = useExercise(props.id);
@@ -49,6 +50,7 @@ const title = computed(() => opened.data.value?.document.title ?? "");
 const fileName = computed(
   () => `${title.value.replace(/[^\p{L}\p{N} -]/gu, "") || "exercise"}.pdf`,
 );
+usePageTitle(() => `Print ${title.value}`);
 </script>
 
 <template>

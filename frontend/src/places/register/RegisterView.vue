@@ -10,6 +10,7 @@ import { countOf, dayWords, UNDERSTANDING } from "@/ui/words";
 import ClassList from "./ClassList.vue";
 import GiveLesson from "./GiveLesson.vue";
 import NewClass from "./NewClass.vue";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const classes = useClasses();
 const shelf = useShelf();
@@ -61,6 +62,7 @@ function cellOf(pupilId: number, lessonId: number) {
   const { words } = cell;
   return { ...none, ...mark, sheet, words, tone: mark.value.replace(" ", "-") };
 }
+usePageTitle("Register");
 </script>
 
 <template>

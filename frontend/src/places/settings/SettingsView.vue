@@ -6,6 +6,7 @@ import MeasureInput from "@/ui/MeasureInput.vue";
 import StateNote from "@/ui/StateNote.vue";
 import { useSaveSettings, useSettings } from "@/ui/settings";
 import { useTheme } from "@/ui/theme";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 /** What holds everywhere: on the bench, in teaching, on paper. */
 const settings = useSettings();
@@ -113,6 +114,7 @@ const kept = computed(() =>
   saving.isPending.value ? "Saving …" : saving.isSuccess.value ? "Saved" : "",
 );
 const hasRuler = computed(() => now.value?.ruler_mm != null);
+usePageTitle("Settings");
 </script>
 
 <template>

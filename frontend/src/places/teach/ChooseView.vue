@@ -3,6 +3,7 @@ import type { ShelfItem } from "@/api/client";
 import { useShelf } from "@/api/queries";
 import StateNote from "@/ui/StateNote.vue";
 import { POINT_WORDS } from "@/ui/words";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const shelf = useShelf();
 
@@ -10,6 +11,7 @@ function about({ points, minutes }: ShelfItem): string {
   const time = minutes === null ? [] : [`about ${Math.round(minutes)} minutes`];
   return [POINT_WORDS[points], ...time].join(", ");
 }
+usePageTitle("What do you teach today?");
 </script>
 
 <template>

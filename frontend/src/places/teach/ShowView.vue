@@ -6,12 +6,14 @@ import CornerSheet from "./CornerSheet.vue";
 import LessonSheet from "./LessonSheet.vue";
 import StepWords from "./StepWords.vue";
 import { useShown } from "./useProjector";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 /** The window for the projector: it follows the teacher's, and shows no notes and no clock. */
 const props = defineProps<{ id: number }>();
 const shown = useShown(props.id);
 const doc = computed(() => shown.value?.document ?? null);
 const { picture, steps } = usePicture(doc);
+usePageTitle(() => doc.value?.title);
 </script>
 
 <template>

@@ -17,6 +17,7 @@ import { useDemonstration } from "./useDemonstration";
 import { useLesson } from "./useLesson";
 import { useLessonKeys } from "./useLessonKeys";
 import { useShowing, type Shown } from "./useProjector";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const props = defineProps<{ id: number }>();
 const router = useRouter();
@@ -87,6 +88,7 @@ useLessonKeys({
   guides: () => lesson.toggleLook("guides"),
   leave: () => (corners.on.value ? (corners.on.value = false) : void router.push("/teach")),
 });
+usePageTitle(() => doc.value && `Teach ${doc.value.title}`);
 </script>
 
 <template>

@@ -71,7 +71,7 @@ const troubled = computed(() => props.state.kind !== "saved" && props.state.kind
       >Redo</n-button
     >
     <keys-help />
-    <n-button size="small" quaternary @click="router.push(`/demands/${id}`)">Demands</n-button>
+    <n-button size="small" quaternary @click="router.push(`/demands/${id}`)">Difficulty</n-button>
     <n-button size="small" quaternary @click="router.push(`/plan/${id}`)">Plan</n-button>
     <n-button size="small" @click="router.push(`/print/${id}`)">Print</n-button>
     <n-button size="small" type="primary" @click="router.push(`/teach/${id}`)">Teach it</n-button>

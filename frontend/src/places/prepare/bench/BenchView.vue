@@ -41,6 +41,7 @@ import { offered, type Tool } from "./tools";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 import { useTool } from "./useTool";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const props = defineProps<{ id: number }>();
 const withHidden = ref(false);
@@ -59,6 +60,7 @@ const { picture, steps, flow, pictureProblem, stepsProblem } = bench.drawn;
 /** Read by themselves, so that the page is not drawn anew at each move of a hand. */
 const ready = computed(() => doc.value !== null);
 const title = computed(() => doc.value?.title ?? "");
+usePageTitle(title);
 
 const chosenStep = ref(0);
 const fit = ref<"sheet" | "points">("sheet");

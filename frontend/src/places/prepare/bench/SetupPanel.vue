@@ -53,11 +53,11 @@ const strips = computed(() => props.picture?.facts?.strips ?? []);
       />
       <choice-field
         v-if="size"
-        label="Lying"
+        label="Held"
         :value="doc.sheet.orientation ?? 'landscape'"
         :options="[
-          { value: 'landscape', label: 'landscape' },
-          { value: 'portrait', label: 'portrait' },
+          { value: 'landscape', label: 'wide' },
+          { value: 'portrait', label: 'tall' },
         ]"
         @set="emit('set', ['sheet', 'orientation'], $event)"
       />

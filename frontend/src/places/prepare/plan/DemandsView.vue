@@ -7,6 +7,7 @@ import DemandColumn from "./DemandColumn.vue";
 import { DEMANDS, useDemands } from "./useDemands";
 import { saveWords } from "../document/useAutosave";
 import { useDocument } from "../document/useDocument";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 /** One exercise, three demands, side by side. */
 const props = defineProps<{ id: number }>();
@@ -24,6 +25,7 @@ const columns = computed(() =>
 function change(name: string, spec: DemandSpec) {
   kept.set(["demands"], { ...doc.value?.demands, [name]: spec });
 }
+usePageTitle(() => doc.value && `${doc.value.title}: three levels of difficulty`);
 </script>
 
 <template>
@@ -36,7 +38,7 @@ function change(name: string, spec: DemandSpec) {
   />
   <section v-else class="demands">
     <header>
-      <h1>{{ doc.title }}: three demands</h1>
+      <h1>{{ doc.title }}: three levels of difficulty</h1>
       <span class="saved" role="status">{{ saveWords(saving.state.value) }}</span>
       <router-link :to="`/prepare/${id}`">To the bench</router-link>
     </header>

@@ -8,6 +8,7 @@ import { useSaid } from "@/ui/settings";
 import { countOf } from "@/ui/words";
 import { saveWords } from "../document/useAutosave";
 import { useDocument } from "../document/useDocument";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 /** The lesson plan: made from the exercise, and the teacher's own wherever it is changed. */
 const props = defineProps<{ id: number }>();
@@ -50,6 +51,7 @@ function write(name: (typeof LISTS)[number]["name"], text: string) {
   const lines = text.split("\n").map((one) => one.trim());
   set({ [name]: lines.filter(Boolean) });
 }
+usePageTitle(() => doc.value && `Lesson plan: ${doc.value.title}`);
 </script>
 
 <template>

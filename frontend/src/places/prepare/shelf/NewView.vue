@@ -6,6 +6,7 @@ import { useSettings } from "@/ui/settings";
 import StateNote from "@/ui/StateNote.vue";
 import { POINT_WORDS } from "@/ui/words";
 import { newExercise, type PointCount } from "../document/editing";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const recipes = useRecipes();
 const adding = useNewExercise();
@@ -23,6 +24,7 @@ async function begin(document: Exercise) {
   const added = await adding.mutateAsync(document).catch(() => null);
   if (added) await router.push(`/prepare/${added.id}`);
 }
+usePageTitle("Begin a new sheet");
 </script>
 
 <template>

@@ -7,6 +7,7 @@ import StateNote from "@/ui/StateNote.vue";
 import { answers, ANYTHING, documentIn, type Wanted } from "./shelf";
 import ShelfCard from "./ShelfCard.vue";
 import ShelfFilter from "./ShelfFilter.vue";
+import { usePageTitle } from "@/ui/usePageTitle";
 
 const place = ref<ShelfPlace>("shelf");
 const shelf = useShelf(place);
@@ -85,6 +86,7 @@ function chosen(event: Event) {
   const input = event.target as HTMLInputElement;
   void open([...(input.files ?? [])]).then(() => (input.value = ""));
 }
+usePageTitle("The shelf");
 </script>
 
 <template>
