@@ -286,3 +286,49 @@ def test_what_a_sheet_was_drawn_from_is_said_by_the_teacher(watched):
     word.fill("")
     word.press("Tab")
     expect(counts).to_have_text(before)
+
+
+def test_any_drawing_is_looked_at_and_its_points_are_set_by_hand(watched, tmp_path):
+    photo = tmp_path / "found in a book.jpg"
+    photo.write_bytes(scan_sheet(example("bell-corner"), 33)[0])
+    page = watched.go("mark")
+    page.get_by_role("link", name="Any drawing or photograph").click()
+    expect(page).to_have_title(re.compile("Any drawing or photograph"))
+    page.locator("input[type=file]").set_input_files(photo)
+    shown = page.get_by_role("complementary", name="What it shows")
+    expect(shown.get_by_text(re.compile("lines meet in one point, VP2"))).to_be_visible()
+    assert page.locator("line.read").count() > 10
+    point = page.get_by_role("slider", name="Vanishing point VP2")
+    drag(page, point, -40, 60)
+    expect(shown.get_by_text("set by hand")).to_have_count(2)
+    expect(shown.get_by_text(re.compile("lines meet in one point, VP2"))).to_have_count(0)
+    shown.get_by_role("button", name="Add VP3").click()
+    expect(page.get_by_role("slider", name="Vanishing point VP3")).to_be_visible()
+    shown.get_by_role("button", name="Take it off").last.click()
+    expect(page.get_by_role("slider", name="Vanishing point VP3")).to_have_count(0)
+    shown.get_by_role("button", name="As it was found").click()
+    expect(shown.get_by_text("set by hand")).to_have_count(0)
+    page.reload()
+    expect(shown.get_by_text(re.compile("% sure")).first).to_be_visible()
+    page.get_by_role("button", name="Remove it").click()
+    expect(page.get_by_text("No picture lies here.")).to_be_visible()
+
+
+def test_where_something_is_missing_a_ring_shows_the_place(watched, tmp_path):
+    photo = tmp_path / "greta plum.jpg"
+    photo.write_bytes(scan_sheet(example("seed-crates"), 34, ["missing"])[0])
+    page = watched.go("mark")
+    page.locator("input[type=file]").set_input_files(photo)
+    stack = page.get_by_role("complementary", name="The stack")
+    stack.get_by_role("button", name="Greta Plum").click()
+    verdict = page.get_by_role("complementary", name="Verdict")
+    expect(page.locator("circle.place")).to_have_count(0)
+    verdict.get_by_role("button", name=re.compile("not to be found")).first.click()
+    expect(page.locator("circle.place")).to_be_visible()
+    # A sentence is said once, however often it is asked for.
+    words = verdict.get_by_role("textbox", name="Words to the pupil")
+    before = words.input_value()
+    verdict.get_by_role("button", name="Say this").first.click()
+    expect(words).to_have_value(before)
+    page.keyboard.press("Escape")
+    expect(page.locator("circle.place")).to_have_count(0)

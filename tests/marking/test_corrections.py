@@ -10,7 +10,7 @@ from pydantic import ValidationError
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ExerciseError
-from orthopsis.marking.corrections import Corrections, LineChange, judged_again
+from orthopsis.marking.corrections import Corrections, LineChange, carried, judged_again
 from orthopsis.marking.judge import check_image, judge_strokes
 from orthopsis.marking.judging.answer_key import answer_key, distances
 from orthopsis.marking.judging.families import assign
@@ -216,3 +216,39 @@ def test_distances_are_to_the_nearest_of_the_segments():
     segments = np.array([[0, 0, 10, 0], [0, 5, 10, 5]], float)
     assert distances([(5, 1), (5, 4), (13, 4)], segments) == pytest.approx([1, 1, math.hypot(3, 1)])
     assert np.isinf(distances([(0, 0)], np.empty((0, 4)))).all()
+
+
+# --- a sheet that is judged anew ------------------------------------------------------------------
+
+BEFORE = [
+    FoundStroke((10.0, 10.0), (60.0, 10.0), 0.1, 1.0),
+    FoundStroke((10.0, 40.0), (10.0, 90.0), 0.1, 1.0),
+    FoundStroke((80.0, 20.0), (140.0, 55.0), 0.1, 1.0),
+]
+CHANGES = Corrections(
+    lines={0: LineChange(meant=True), 2: LineChange(dismissed=True), 3: LineChange(family="VP1")},
+    added=[((5.0, 5.0), (25.0, 5.0))],
+    anyway=True,
+)
+
+
+def test_corrections_go_with_their_lines_under_other_numbers_and_the_other_way_round():
+    now = [BEFORE[2], FoundStroke((60.6, 10.3), (9.5, 10.2), 0.1, 1.0), BEFORE[1]]
+    again = carried(CHANGES, BEFORE, now)
+    assert {n: change.meant for n, change in again.lines.items()} == {1: True, 0: False, 3: False}
+    assert again.lines[0].dismissed and again.lines[3].family == "VP1"
+    assert again.added == CHANGES.added and again.anyway
+
+
+def test_a_line_that_is_not_found_again_takes_its_correction_with_it():
+    again = carried(CHANGES, BEFORE, BEFORE[:2])
+    assert set(again.lines) == {0, 2}, "the added line is number two now"
+    assert again.lines[2].family == "VP1"
+
+
+def test_where_the_sheet_lies_otherwise_nothing_is_put_in_a_wrong_place():
+    moved = [s.between((s.start[0] + 20, s.start[1]), (s.end[0] + 20, s.end[1])) for s in BEFORE]
+    again = carried(CHANGES, BEFORE, moved)
+    assert again == Corrections(anyway=True)
+    assert carried(CHANGES, BEFORE, []).overruled == 1
+    assert CHANGES.overruled == 5 and Corrections().overruled == 0
