@@ -83,6 +83,10 @@ def test_lines_are_read_toward_points_that_somebody_sets():
         meant = next(s for s in picture(scene) if s.start == line.start and s.end == line.end)
         assert family == meant.family
     assert read.eye_level[0][1] == pytest.approx(scene.main.eye_level_mm)
+    # With a point for them, uprights lead there or nowhere.
+    third = read_toward(lines, {**points, "VP3": (220.0, 4000.0)})
+    assert {"VP3", "VP1", "VP2"} <= set(third.families) and "vertical" not in third.families
+    assert set(third.families) - {"free"} <= set(third.goals)
     # Set wrongly, it is the lines that no longer lead there.
     aside = read_toward(lines, {"VP1": (points["VP1"][0], points["VP1"][1] - 12.0)})
     assert aside.points[0].lines and aside.goals["VP1"].y == points["VP1"][1] - 12.0

@@ -139,12 +139,16 @@ def read_toward(lines: Sequence[FoundStroke], points: Mapping[str, XY]) -> FreeR
     or stands, or lies level.
     """
     table, names = _Table(lines), list(points)
-    ways = np.array([*([x, y, 1.0] for x, y in points.values()), [0.0, 1.0, 0.0], [1.0, 0.0, 0.0]])
+    goals = {name: [x, y, 1.0] for name, (x, y) in points.items()}
+    if "VP3" not in points:
+        goals[VERTICAL] = [0.0, 1.0, 0.0]
+    goals[HORIZONTAL] = [1.0, 0.0, 0.0]
+    ways = np.array(list(goals.values()))
     turns = table.turns_deg(ways)
     best = turns.argmin(axis=0)
     near = turns.min(axis=0) < TOWARD_DEG
     families = [
-        [*names, VERTICAL, HORIZONTAL][k] if close else FREE
+        list(goals)[k] if close else FREE
         for k, close in zip(best.tolist(), near.tolist(), strict=True)
     ]
     told = []
