@@ -311,7 +311,7 @@ def test_any_drawing_is_looked_at_and_its_points_are_set_by_hand(watched, tmp_pa
     page.reload()
     expect(shown.get_by_text(re.compile("% sure")).first).to_be_visible()
     page.get_by_role("button", name="Remove it").click()
-    expect(page.get_by_text("No picture lies here.")).to_be_visible()
+    expect(page.get_by_text("No picture lies here.")).to_be_visible(timeout=6000)
 
 
 def test_where_something_is_missing_a_ring_shows_the_place(watched, tmp_path):

@@ -59,7 +59,7 @@ export function useForgetPicture() {
       answered(
         api.DELETE("/api/pictures/{picture_id}", { params: { path: { picture_id: pictureId } } }),
       ),
-    onSuccess: () => client.invalidateQueries({ queryKey: LIST }),
+    onSettled: () => client.invalidateQueries({ queryKey: LIST }),
   });
 }
 
