@@ -11,7 +11,7 @@ import pytest
 from orthopsis.demo.desk import Around
 from orthopsis.demo.scanner import PhotoSetting, scan_sheet
 from orthopsis.exercise.resolve import picture, resolve
-from orthopsis.marking.free_records import free_record, free_text
+from orthopsis.marking.free_records import FreeLines, free_lines, free_record, free_text
 from orthopsis.marking.judge import check_image, judge_strokes
 from orthopsis.marking.judging.answer_key import answer_key
 from orthopsis.marking.judging.free import read_freely, read_toward
@@ -170,3 +170,26 @@ def test_a_finished_photo_with_a_forgotten_edge_is_finished():
     verdict = check_image(scene, whole)
     assert verdict.reached is None
     assert "missing-edge" in [f.code for f in verdict.findings]
+
+
+def test_places_go_from_a_slanted_paper_to_the_picture_and_back():
+    data, _ = scan_sheet(example("bell-corner"), 3601)
+    sheet = read_picture(open_grey(data))
+    assert sheet.kind == "drawing"
+    found = {p.name: sheet.px(p.met.at) for p in sheet.reading.points}
+    again = sheet.toward(found)
+    for point, before in zip(again.reading.points, sheet.reading.points, strict=True):
+        assert point.met.at == pytest.approx(before.met.at, abs=1e-3)
+    assert sheet.toward({}).reading.families == sheet.reading.families
+    (left, _), (right, _) = again.eye_level_px
+    assert (left, right) == (0.0, float(sheet.size_px[0]))
+
+
+def test_what_is_kept_of_a_picture_says_the_same_again():
+    sheet = read_picture(open_grey(scan_sheet(example("seed-crates"), 3602)[0]))
+    kept = FreeLines.model_validate(free_lines(sheet).plain()).read
+    before, after = free_record(sheet), free_record(kept)
+    assert [p.name for p in after.vanishing_points] == [p.name for p in before.vanishing_points]
+    for one, other in zip(before.strokes, after.strokes, strict=True):
+        assert (one.family, one.verdict) == (other.family, other.verdict)
+        assert other.start == pytest.approx(one.start, abs=0.01)

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import io
+
 import cv2
 import numpy as np
 import pytest
+from pypdf import PdfReader
 
 from orthopsis.demo.scanner import scan_sheet
 from tests.documents import ONE_POINT, TWO_POINT, scene_of
@@ -114,3 +117,55 @@ def test_how_sure_the_judge_is_puts_sheets_into_an_order(client, two):
     doubtful = hand_in(client, two[0], photo, "doubtful.jpg")
     assert clear["sure"] == 1.0 and clear["verdict"]["doubts"] == []
     assert doubtful["sure"] < 0.95 and all(one["message"] for one in doubtful["verdict"]["doubts"])
+
+
+def test_a_mark_is_taken_back_and_one_that_is_none_leaves_all_as_it_is(client, two, school):
+    sheet = hand_in(client, two[0], scan_sheet(scene_of(ONE_POINT), 50)[0])
+    path = f"/api/sheets/{sheet['id']}"
+    given = {"pupil_id": school["Ada"], "understanding": "nearly", "words": "Use the set square."}
+    assert client.put(f"{path}/mark", json=given).json()["mark"]["understanding"] == "nearly"
+    back = client.delete(f"{path}/mark").json()
+    assert back["mark"] is None and back["pupil"]["name"] == "Ada", "whose it is stays known"
+    assert client.delete(f"{path}/mark").json()["mark"] is None
+    assert client.delete("/api/sheets/999999/mark").status_code == 404
+
+
+def test_a_marked_sheet_is_not_moved_to_a_class_where_its_pupil_is_not(client, two, school, other):
+    group = client.post("/api/classes", json={"name": "9 Hazel"}).json()
+    asked = {
+        "class_id": group["id"],
+        "exercise_id": two[1]["exercise_id"],
+        "given_on": "2026-11-21",
+    }
+    elsewhere = client.post("/api/lessons", json=asked).json()
+    sheet = hand_in(client, two[0], other)
+    path = f"/api/sheets/{sheet['id']}"
+    given = {"pupil_id": school["Ada"], "understanding": "sure", "words": ""}
+    client.put(f"{path}/mark", json=given)
+    refused = client.put(f"{path}/lesson", json={"lesson_id": elsewhere["id"]})
+    assert refused.status_code == 400 and "mark" in refused.json()["detail"]
+    (kept,) = client.get(f"/api/lessons/{two[0]['id']}/sheets").json()
+    assert kept["mark"]["understanding"] == "sure" and kept["verdict"]["unjudged"]
+    client.delete(f"{path}/mark")
+    assert client.put(f"{path}/lesson", json={"lesson_id": elsewhere["id"]}).status_code == 200
+    moved = settled(client, elsewhere)[0]
+    assert moved["pupil"] is None and not moved["verdict"]["unjudged"]
+    assert client.put(f"{path}/lesson", json={"lesson_id": 999999}).status_code == 404
+
+
+def test_slips_leave_out_what_stands_aside_unless_it_was_marked(client, two, school, other):
+    right = hand_in(client, two[0], scan_sheet(scene_of(ONE_POINT), 51)[0], "ada.jpg")
+    aside = hand_in(client, two[0], other, "bram.jpg")
+    assert (right["pupil"]["name"], aside["pupil"]["name"]) == ("Ada", "Bram")
+
+    def told():
+        slips = client.get(f"/api/lessons/{two[0]['id']}/slips.pdf").content
+        return PdfReader(io.BytesIO(slips)).pages[0].extract_text()
+
+    text = told()
+    assert "Ada" in text and "Bram" not in text
+    assert "8 Rowan" in text and "20 November 2026" in text and "Nearly" not in text
+    given = {"pupil_id": school["Bram"], "understanding": "not yet", "words": "Draw the corner."}
+    client.put(f"/api/sheets/{aside['id']}/mark", json=given)
+    text = told()
+    assert "Bram" in text and "Draw the corner." in text and "Not yet" in text
