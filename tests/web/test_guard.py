@@ -98,7 +98,8 @@ def test_what_was_taken_back_is_done_again_and_never_said(client, monkeypatch):
 def test_the_health_of_the_server_is_told(client, monkeypatch):
     told = client.get("/api/health")
     assert told.status_code == 200
-    assert told.json()["well"] and told.json()["left"] == {"sheet": 0, "upload": 0, "print": 0}
+    kinds = ("sheet", "upload", "print", "picture")
+    assert told.json()["well"] and told.json()["left"] == dict.fromkeys(kinds, 0)
     Free = namedtuple("Free", "total used free")
     monkeypatch.setattr("shutil.disk_usage", lambda _: Free(1, 1, 5_000_000))
     assert "Only 5 MB are free" in client.get("/api/health").json()["notes"][0]

@@ -2096,7 +2096,7 @@ export interface components {
             weight: number;
             /** Says */
             says: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
             /**
              * Message
@@ -2366,7 +2366,7 @@ export interface components {
             ];
             /** Says */
             says?: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             } | null;
             /**
              * Message
@@ -2793,6 +2793,7 @@ export interface components {
          * @enum {string}
          */
         JobState: "waiting" | "working" | "done" | "failed" | "cancelled";
+        JsonValue: unknown;
         /**
          * JudgedStrokeRecord
          * @description A line with its verdict. `number` names it in corrections; `meant` was bent on purpose.

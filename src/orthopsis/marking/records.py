@@ -8,9 +8,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, JsonValue
 
 from orthopsis.construction.moves import count
 from orthopsis.exercise.document import DemandName
@@ -66,7 +66,7 @@ class FindingRecord(Record):
     code: str
     level: Level
     where: XY
-    says: dict[str, Any] | None = None
+    says: dict[str, JsonValue] | None = None
     message: str = ""
     lines: list[int] = Field(default_factory=list)
     stretch: float | None = None
@@ -96,7 +96,7 @@ class DoubtRecord(Record):
     """A reason to look closer: see the judge's Doubt."""
 
     weight: float
-    says: dict[str, Any]
+    says: dict[str, JsonValue]
     message: str = ""
     of_photo: bool = False
 
