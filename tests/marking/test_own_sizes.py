@@ -8,16 +8,21 @@ import pytest
 
 from orthopsis.demo.scanner import scan_sheet
 from orthopsis.errors import ExerciseError
+from orthopsis.exercise.change import with_changes
 from orthopsis.exercise.demand import for_demand
+from orthopsis.exercise.forgiveness import set_measures
 from orthopsis.exercise.load import from_data, to_data
 from orthopsis.exercise.resolve import picture, resolve
 from orthopsis.marking.judge import Asked, check_grey, judge_strokes
 from orthopsis.marking.judging.answer_key import answer_key
+from orthopsis.marking.judging.measured import with_measures_of
 from orthopsis.marking.judging.own_sizes import own_cuts, with_own_sizes
 from orthopsis.marking.pencil.svg_lines import lines_of_svg
 from orthopsis.marking.sheet.photo import open_grey
 from orthopsis.perspective.stroke import Role
-from tests.documents import ONE_POINT, changed, example, scene_of
+from orthopsis.pieces.describe import measure_label
+from tests.documents import EXAMPLE_NAMES, ONE_POINT, changed, example, scene_of
+from tests.words import PLAIN, message
 
 SHEETS = [
     "seed-crates",
@@ -115,3 +120,52 @@ def test_slopes_of_ones_own_house_are_not_held_against_the_points_of_the_sheet()
         assert fixes(judge_strokes(key, lines_of(drawn))) == [], seed
         judged += 1
     assert judged > 4
+
+
+def measured_otherwise(scene, measure, share):
+    """The drawing of somebody who set one measure of it so much longer."""
+    mm = share * measure.value / measure.per_mm
+    return resolve(with_changes(scene.exercise, [measure.off(mm)]))
+
+
+def told(verdict):
+    return [message(one) for one in verdict.findings if one.level == "fix"]
+
+
+@pytest.mark.parametrize(
+    ("name", "number", "path", "share", "words"),
+    [
+        ("seed-crates", 0, ("depth", "true_mm"), 0.4, "Crate, “Depth”: 11.2 cm"),
+        ("seed-crates", 1, ("front", "height_mm"), -0.3, "Tray, “Height”: 2.4 cm"),
+        ("bell-corner", 0, ("right", "fraction"), 0.4, "Corner house, “Right side”: 17.6 cm"),
+        ("look-down-yard", 1, ("left", "along_mm"), 0.5, "Hutch, “Left side”: 6 cm"),
+        ("market-corner", 0, ("left", "along_mm"), 0.2, "Corner house, “Left side”: 7.2 cm"),
+        ("three-crates", 0, ("right", "along_mm"), 0.5, "Middle, “Right side”: 12.7 cm"),
+    ],
+)
+def test_one_wrong_measure_is_one_mistake(name, number, path, share, words):
+    """All lines that follow from it are right for what was measured: nothing else is said."""
+    scene = example(name)
+    (measure,) = (m for m in set_measures(scene) if m.path == ("pieces", number, *path))
+    verdict = judge_strokes(answer_key(scene), lines_of(measured_otherwise(scene, measure, share)))
+    (said,) = told(verdict)
+    assert said.startswith(words)
+    assert f"{round(measure.value / measure.per_mm / 10, 1):g} cm in the exercise" in said
+
+
+def test_a_wrong_measure_is_told_from_a_photo_beside_another_fault():
+    scene = example("seed-crates")
+    (measure,) = (m for m in set_measures(scene) if m.path == ("pieces", 0, "depth", "true_mm"))
+    photo, _ = scan_sheet(measured_otherwise(scene, measure, 0.5), 7, ["lean"])
+    verdict = check_grey(Asked(answer_key(scene)), open_grey(photo))
+    assert fixes(verdict) == ["measured-otherwise", "upright-leans"]
+
+
+@pytest.mark.parametrize("name", EXAMPLE_NAMES)
+def test_a_right_drawing_is_measured_right_and_every_measure_has_a_name(name):
+    scene = example(name)
+    assert with_measures_of(answer_key(scene), lines_of(scene)).measured == ()
+    for measure in set_measures(scene):
+        if measure.path[0] == "pieces":
+            label = measure_label(scene.exercise.pieces[measure.path[1]], measure.path[2:])
+            assert PLAIN.say(label) not in ("", label.id)

@@ -132,8 +132,9 @@ def check_grey(
     (key, demand, task), lines = choice.asked, choice.lines
     given = given_by(key)
     sized = given.sized(key, [line.found for line in lines])
-    if sized is not key:
-        key, lines = sized, assign([line.found for line in lines], sized)
+    if sized.scene is not key.scene:
+        lines = assign([line.found for line in lines], sized)
+    key = sized
     lines, reached = given.without_fill(lines), None
     if key.step is None and given.places:
         key, lines, reached = as_far_as_drawn(key, lines)

@@ -17,7 +17,7 @@ from pydantic.fields import FieldInfo
 from pydantic_core import PydanticUndefined
 
 from orthopsis.phrase import Phrase, say
-from orthopsis.pieces.piece import PLACE, forms_of
+from orthopsis.pieces.piece import PLACE, Piece, forms_of
 from orthopsis.pieces.placement.depth import Cut
 from orthopsis.pieces.registry import KINDS
 from orthopsis.pieces.roles import (
@@ -27,6 +27,7 @@ from orthopsis.pieces.roles import (
     Editor,
     FieldRole,
     Only,
+    Path,
     pair_roles,
     roles_of,
 )
@@ -170,6 +171,17 @@ def _fields(model: type[BaseModel], path: tuple[str, ...] = (), skip: str = "") 
 def _label(path: tuple[str, ...], told: list[Any]) -> Phrase:
     called = next((one.name for one in told if isinstance(one, Called)), "-".join(path))
     return say("field-" + called.replace("_", "-"))
+
+
+def measure_label(piece: Piece, path: Path) -> Phrase:
+    """What a measure of a piece is called: as its field, or the one that it lies in."""
+    names = tuple(str(name).rstrip("_") for name in path)
+    (kind,) = (one for one in kinds() if one.kind == piece.kind)
+    fields = [*kind.fields, *(field for form in kind.forms for field in form.fields)]
+    return max(
+        (field for field in fields if names[: len(field.path)] == field.path),
+        key=lambda field: len(field.path),
+    ).label
 
 
 def _parts(

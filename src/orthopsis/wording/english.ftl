@@ -3011,9 +3011,12 @@ finding-missing-guide =
         [one] one of them is
        *[other] { $gone } of them are
     } not there. Count the corners that send one.
-# $piece (name) $gone (about) $point (point)
+# $piece (name) $gone (about) $point (point) $deep (choice) $times (number)
 finding-past-halfway =
-    { $piece } goes back { $gone }: that is past halfway to { $point }, and looks stretched. Choose less next time.
+    { $piece } goes back { $gone }: that is past halfway to { $point }, and looks stretched.{ $deep ->
+        [yes] {" "}In truth it would be { $times } times as deep as it is wide.
+       *[no] {""}
+    } Choose less next time.
 # $count (number)
 finding-unerased =
     { $count } construction lines are as dark as the edges. Draw them lightly, and rub them out when the
@@ -3041,6 +3044,10 @@ finding-points-given =
 finding-not-the-middle =
     This line is { $beside } mm beside the place that the diagonal gives. Cross the diagonals of the
     face: they show its middle as we see it.
+# $piece (name) $measure (phrase) $drawn (about) $asked (about)
+finding-measured-otherwise =
+    { $piece }, “{ $measure }”: { $drawn } on your sheet, { $asked } in the exercise. Measure it again; all
+    lines that follow from it move along.
 # $beside (about) $again (choice)
 finding-misplaced =
     This edge runs the right way, but lies { $beside } beside its place. { $again ->
@@ -3119,6 +3126,7 @@ doubt-half-finished = It was taken for half-finished, up to step { $step }.
 ## Each correction as a heading
 
 title-vp-moved = A vanishing point of their own
+title-measured-otherwise = A measure set wrongly
 title-points-too-close = Vanishing points too close together
 title-sheet-turned = A drawing turned on its sheet
 title-eye-level-tilts = An eye level that is not level

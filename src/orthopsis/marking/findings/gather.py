@@ -24,6 +24,7 @@ ORDER: tuple[str, ...] = (
     "points-too-close",
     "sheet-turned",
     "eye-level-tilts",
+    "measured-otherwise",
     "storeys-parallel",
     "slopes-parallel",
     "roof-point-picked",

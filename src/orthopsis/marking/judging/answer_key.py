@@ -21,6 +21,7 @@ from orthopsis.perspective.segments import XY, Segment, at, distance_to_segment,
 from orthopsis.perspective.stroke import Part, Role, Stroke
 from orthopsis.perspective.view import HORIZONTAL, VERTICAL
 from orthopsis.phrase import say
+from orthopsis.pieces.roles import Path
 
 LEAST_EDGE_MM = 6.0
 """A shorter edge may be lost among its neighbours, or be too short for the eye: never missed."""
@@ -67,6 +68,17 @@ class Middle(NamedTuple):
     part: Part | None
 
 
+class Measured(NamedTuple):
+    """A measure that was set otherwise than the exercise has it: its place in the document, both
+    lengths (mm), and where what moved with it lies on the sheet.
+    """
+
+    path: Path
+    asked_mm: float
+    drawn_mm: float
+    at: XY
+
+
 @dataclass(frozen=True)
 class AnswerKey:
     """An exercise as a sheet is held against it; made once for many sheets."""
@@ -80,7 +92,9 @@ class AnswerKey:
     own: Mapping[str, Point] = field(default_factory=dict)
     """Points that the pupil keeps to instead of the sheet's."""
     sized: bool = False
-    """Whether sizes that pupils choose are those of their lines already."""
+    """Whether sizes are those of the lines already: what pupils choose, and what they measured."""
+    measured: tuple[Measured, ...] = ()
+    """What was measured otherwise; the lines expected are those that follow from it."""
 
     @property
     def given(self) -> str:

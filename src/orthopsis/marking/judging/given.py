@@ -16,6 +16,7 @@ from orthopsis.marking.judging.answer_key import AnswerKey
 from orthopsis.marking.judging.by_rules import assign_by_rules, own_goals
 from orthopsis.marking.judging.families import Assigned, assign, without_handwork
 from orthopsis.marking.judging.line_ends import sure_of_ends, to_their_ends
+from orthopsis.marking.judging.measured import with_measures_of
 from orthopsis.marking.judging.missing_edges import plainly_there, seek_missing
 from orthopsis.marking.judging.own_sizes import with_own_sizes
 from orthopsis.marking.judging.pattern import without_grain, without_pattern
@@ -55,7 +56,7 @@ class Given(ABC):
         return key.goals
 
     def sized(self, key: AnswerKey, found: Sequence[FoundStroke]) -> AnswerKey:
-        """The key with the sizes that were left to the pupil."""
+        """The key with the sizes that are the pupil's: chosen, or measured otherwise."""
         del found
         return key
 
@@ -92,7 +93,9 @@ class ByMeasures(Given):
         return without_handwork(found, key)
 
     def sized(self, key: AnswerKey, found: Sequence[FoundStroke]) -> AnswerKey:
-        return with_own_sizes(key, found)
+        if key.sized:
+            return key
+        return replace(with_measures_of(with_own_sizes(key, found), found), sized=True)
 
     def families(
         self, found: Sequence[FoundStroke], key: AnswerKey, strict: Strictness

@@ -73,7 +73,7 @@ def own_cuts(scene: Scene) -> Iterator[OwnCut]:
 
 def with_own_sizes(key: AnswerKey, found: Sequence[FoundStroke]) -> AnswerKey:
     """The key with the cuts that were made by eye where the lines have them."""
-    if key.sized or not found:
+    if not found:
         return key
     cuts = list(own_cuts(key.scene))
     if not cuts:
