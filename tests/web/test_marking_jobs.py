@@ -65,7 +65,7 @@ def owner(school, lesson_id):
     return intake.Owner(school["first"], lesson_id)
 
 
-def states(store, wanted, seconds=60.0):
+def states(store, wanted, seconds=240.0):
     """The states of all sheets, once they are as wanted."""
     ends = time.monotonic() + seconds
     while time.monotonic() < ends:
@@ -253,7 +253,7 @@ def test_an_engine_that_cannot_be_reached_loses_nothing(store, school, lesson_id
     lost._closing = True
 
 
-def wait_for(happened, seconds=60.0):
+def wait_for(happened, seconds=240.0):
     ends = time.monotonic() + seconds
     while not happened():
         assert time.monotonic() < ends, "it does not happen"
