@@ -30,6 +30,8 @@ WOBBLE_MM, SHORT_MM = 0.3, 25.0
 """How far a hand strays from its ruler, slowly: along a short line its scatter does not show it."""
 EXACT_DEG = 0.06
 """A line of less doubt was not read from pixels."""
+AGREE = 0.7
+"""So many lines of a family that keeps to a point of its own lead there, as far as can be seen."""
 SURE = 2.0
 """A line is called off only when it is so by this many standard deviations."""
 
@@ -180,8 +182,11 @@ def _consistent(lines: Sequence[JudgedStroke], found: XY, demand: Strictness) ->
     goal = Point(*found)
     own = [abs(_own_turn(line, goal)) for line in lines]
     theirs = [line.angle_deg or 0.0 for line in lines]
-    agree = sum(turn <= demand.on_deg for turn in own) >= 0.75 * len(lines)
-    return agree and float(np.median(theirs)) > max(demand.on_deg, 2.0 * float(np.median(own)))
+    agree = sum(
+        turn <= max(demand.on_deg, SURE * math.hypot(line.assigned.found.angle_sd_deg, HAND_DEG))
+        for turn, line in zip(own, lines, strict=True)
+    )
+    return agree >= AGREE * len(lines) and float(np.median(theirs)) > max(demand.on_deg, 2.0 * float(np.median(own)))
 
 
 def as_meant(line: JudgedStroke) -> JudgedStroke:
