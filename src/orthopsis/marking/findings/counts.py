@@ -5,12 +5,19 @@ from __future__ import annotations
 import math
 from itertools import combinations
 
+import numpy as np
+
 from orthopsis.marking.findings.elsewhere import drawn_elsewhere
 from orthopsis.marking.findings.houses import missing_of_houses
 from orthopsis.marking.findings.one import Finding, JudgedSheet, finding
 from orthopsis.marking.findings.rooms import missing_of_rooms
 from orthopsis.marking.fitting import Array, ends_of
-from orthopsis.marking.judging.answer_key import Expected, is_drawn, share_beside
+from orthopsis.marking.judging.answer_key import (
+    LEAST_EDGE_MM,
+    Expected,
+    is_drawn,
+    share_beside,
+)
 from orthopsis.marking.judging.given import given_by
 from orthopsis.perspective.segments import boxes_touch
 from orthopsis.perspective.view import HORIZONTAL
@@ -22,6 +29,11 @@ UNERASED = 4
 
 IN_PART, MOST_ASKED = 0.25, 3
 """Of an edge that is not to be found, so much lies under dark lines that it may well be drawn."""
+
+MOSTLY, NEARLY_ALL = 0.7, 90
+"""A light line lies on an edge by so much of it; so many of a hundred light lines are lighter than
+one that may be an edge.
+"""
 
 FEW_GUIDES = 8
 """Among more guide lines than these, a single one that is not to be found is asked about."""
@@ -47,7 +59,10 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         for edge in sheet.key.expected
         if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
     ]
-    unsure = [edge for edge in gone if share_beside(*edge.stroke.segment, dark) > IN_PART]
+    unsure = [
+        edge for edge in gone
+        if share_beside(*edge.stroke.segment, dark) > IN_PART or _may_be_pale(sheet, edge)
+    ]  # fmt: skip
     gone = [edge for edge in gone if edge not in unsure]
     elsewhere = drawn_elsewhere(sheet, gone)
     of_houses = missing_of_houses(sheet, elsewhere.left)
@@ -62,6 +77,18 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         else:
             said.append(finding("missing-edge", "fix", middle, count=many))
     return said + _missing_guides(sheet, found)
+
+
+def _may_be_pale(sheet: JudgedSheet, edge: Expected) -> bool:
+    """Whether a light line lies where an edge should, and is darker than nearly all light lines."""
+    row = ends_of([edge.stroke])
+    on_it, others = list[float](), list[float]()
+    for line in sheet.judged:
+        found = line.assigned.found
+        if not found.dark and found.length_mm > LEAST_EDGE_MM:
+            along = share_beside(found.start, found.end, row) > MOSTLY
+            (on_it if along else others).append(found.darkness)
+    return bool(on_it and others) and max(on_it) > float(np.percentile(others, NEARLY_ALL))
 
 
 def _asked(edge: Expected) -> Finding:

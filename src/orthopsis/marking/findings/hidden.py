@@ -14,7 +14,7 @@ import numpy as np
 from orthopsis.exercise.resolve import picture
 from orthopsis.marking.findings.one import Finding, JudgedSheet
 from orthopsis.marking.fitting import Array, ends_of
-from orthopsis.marking.judging.answer_key import share_beside
+from orthopsis.marking.judging.answer_key import mm_beside, share_beside
 from orthopsis.marking.judging.given import given_by
 from orthopsis.perspective.segments import length
 from orthopsis.perspective.stroke import Part, Role, Stroke
@@ -88,9 +88,22 @@ def _well_inside(sheet: JudgedSheet, part: Part, unseen: Sequence[Stroke]) -> Ar
 def _is_one_of(sheet: JudgedSheet, number: int, hidden: Array) -> bool:
     """Whether a line is a hidden edge, or runs along one and on beyond."""
     line = ends_of([sheet.judged[number].assigned.found])
-    if any(share_beside(row[:2], row[2:], line) > MOST_OF_IT for row in hidden.tolist()):
+    under = [row for row in hidden if share_beside(row[:2], row[2:], line) > MOST_OF_IT]
+    if under and not _is_rather_its_edge(sheet, number, np.array(under)):
         return True
     return bool(len(hidden)) and _shows_not(sheet, number, hidden, LEAST_IN_LETTER_MM)
+
+
+def _is_rather_its_edge(sheet: JudgedSheet, number: int, hidden: Array) -> bool:
+    """Whether a line lies nearer to the edge that it was taken for than to a hidden one."""
+    stroke, edge = sheet.judged[number].assigned.found, sheet.judged[number].assigned.expected
+    if edge is None or not edge.outline:
+        return False
+    own, theirs = (
+        float(np.mean(mm_beside(stroke.start, stroke.end, rows)))
+        for rows in (ends_of([edge.stroke]), hidden)
+    )
+    return own < theirs
 
 
 def _shows_not(sheet: JudgedSheet, number: int, hidden: Array, least_mm: float) -> bool:

@@ -14,7 +14,6 @@ from dataclasses import replace
 import numpy as np
 
 from orthopsis.marking.fitting import line_through
-from orthopsis.marking.judging.verdicts import SHORT_MM
 from orthopsis.marking.pencil.find_strokes import STEP_MM, FoundStroke, across
 from orthopsis.marking.sheet.straighten import Straightened
 
@@ -26,6 +25,8 @@ TURNS = 1.3
 """A line is turned by so many times the hand's wander, over its length."""
 MOST_DEG = 0.9
 """But never by more than this; of short lines every hand is thought to be unsteady."""
+SHORT_MM = 25.0
+"""A shorter line's own scatter has its doubt already."""
 INSIDE_MM = 3.0
 """At the ends other lines lead the middle aside."""
 

@@ -26,8 +26,10 @@ CLEARLY_DEG = 3.0
 """A line so far off that runs to another point was meant for that point."""
 HAND_DEG = 0.4
 """How far a ruled line passes the point it is meant for, as a standard deviation."""
-WOBBLE_MM, SHORT_MM = 0.3, 25.0
-"""How far a hand strays from its ruler, slowly: along a short line its scatter does not show it."""
+WOBBLE_MM = 0.3
+"""How far a hand strays from its ruler, slowly: a line's scatter does not show it."""
+TOLD_MM = 10.0
+"""Which way a shorter line runs, no eye tells: it is never called off."""
 EXACT_DEG = 0.06
 """A line of less doubt was not read from pixels."""
 AGREE = 0.7
@@ -118,7 +120,7 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Strictness) -> J
     if not goal.at_infinity:
         miss = distance_point_line(goal, join(Point(*stroke.start), Point(*stroke.end)))
     verdict = _verdict(turn, stroke.angle_sd_deg, demand)
-    if verdict is Verdict.OFF:
+    if verdict is Verdict.OFF and stroke.angle_sd_deg >= EXACT_DEG:
         verdict = _verdict(turn, _doubt_deg(stroke), demand)
     if verdict is not Verdict.OFF or line.family in LEVEL_GOALS or abs(turn) < CLEARLY_DEG:
         return JudgedStroke(line, verdict, turn, miss)
@@ -132,11 +134,10 @@ def _judged(line: Assigned, goals: Mapping[str, Point], demand: Strictness) -> J
 
 
 def _doubt_deg(stroke: FoundStroke) -> float:
-    """The standard deviation of a line's direction, with the slow wobble of a hand."""
-    long_mm = stroke.length_mm
-    if stroke.angle_sd_deg < EXACT_DEG or long_mm >= SHORT_MM:
-        return stroke.angle_sd_deg
-    return math.hypot(stroke.angle_sd_deg, math.degrees(WOBBLE_MM / long_mm))
+    """The doubt of a line's direction, with the slow wobble of a hand."""
+    if stroke.length_mm < TOLD_MM:
+        return math.inf
+    return math.hypot(stroke.angle_sd_deg, math.degrees(WOBBLE_MM / stroke.length_mm))
 
 
 def _verdict(turn_deg: float, sd_deg: float, demand: Strictness) -> Verdict:
@@ -186,7 +187,9 @@ def _consistent(lines: Sequence[JudgedStroke], found: XY, demand: Strictness) ->
         turn <= max(demand.on_deg, SURE * math.hypot(line.assigned.found.angle_sd_deg, HAND_DEG))
         for turn, line in zip(own, lines, strict=True)
     )
-    return agree >= AGREE * len(lines) and float(np.median(theirs)) > max(demand.on_deg, 2.0 * float(np.median(own)))
+    return agree >= AGREE * len(lines) and float(np.median(theirs)) > max(
+        demand.on_deg, 2.0 * float(np.median(own))
+    )
 
 
 def as_meant(line: JudgedStroke) -> JudgedStroke:
