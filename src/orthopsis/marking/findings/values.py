@@ -31,6 +31,8 @@ SHADED, WHITE = 0.055, 0.03
 """So much darker than the paper a plane is shaded; so little it is white."""
 APART = 0.035
 """Two values differ when one is so much darker, as a share of white."""
+EVENLY = 0.12
+"""So little of the bare paper is as dark as what is shaded: lines, a name, smudges."""
 COVERED, ASTRAY = 0.25, 0.7
 """Of a shadow less than so much is dark where there is none; less than that where it is astray."""
 
@@ -120,7 +122,9 @@ def _shadows(cast: Sequence[Seen]) -> Iterator[Finding]:
 
 
 def _seen(scene: Scene, sheet: Straightened) -> list[Seen]:
-    """The planes of which enough is seen. Raises ExerciseError."""
+    """The planes of which enough is seen; none on a sheet that is lit unevenly. Raises
+    ExerciseError.
+    """
     scale = PX_PER_MM / sheet.px_per_mm
     grey = cv2.resize(sheet.grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
     found = planes(scene)
@@ -135,6 +139,8 @@ def _seen(scene: Scene, sheet: Straightened) -> list[Seen]:
         if plane.value == 0:
             white |= labels == number
     dark = 1.0 - grey / _paper(np.asarray(grey), _inner(white, brush))
+    if (dark[_inner(labels == 0, brush)] > SHADED).mean() > EVENLY:
+        return []  # a shadow lies on the paper, and what is tone cannot be told from it
     seen = []
     for number, plane in enumerate(found, start=1):
         inner = _inner(labels == number, brush)
