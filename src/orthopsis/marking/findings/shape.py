@@ -29,7 +29,7 @@ SAME_CORNER_MM = 0.1
 BACK_CORNER_MM = 2.5
 NARROW = math.sin(math.radians(12.0))
 """Lines at less are too nearly parallel to tell where they cross."""
-WIDE = math.sin(math.radians(30.0))
+WIDE = math.sin(math.radians(45.0))
 """Lines that cross at less than this cross further off, the narrower the angle."""
 MIDDLE_MM = 2.0
 PLACE_MM = 3.0

@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import replace
 
 import cv2
 import numpy as np
@@ -46,6 +47,12 @@ where it cannot be measured apart from what it lies among, nothing is said of it
 DARKER, LIGHTER = 1.15, 30.0
 """So much darker than the lighter of the light lines it is, too; among these there may be outlines
 that were drawn faintly.
+"""
+
+
+PALE_UNDER, PALE_DEG = 0.55, 2.0
+"""So much of an edge is darker than half of the light lines if it was drawn, however faintly; of
+edges that were forgotten no more than a third was.
 """
 
 
@@ -99,14 +106,14 @@ def plainly_there(
     if not dark:
         return list(strokes)
     enough = _plain_darkness(strokes, dark)
-    told = {id(line.expected) for line in lines if line.expected is not None}
+    told = {id(line.expected) for line in lines if line.found.dark}
     drawn = ends_of([stroke for stroke in strokes if stroke.dark])
-    added = []
+    light = [stroke for stroke in strokes if not stroke.dark]
+    added = list[FoundStroke]()
     for edge, row in zip(key.expected, key.segments, strict=True):
         if edge.outline and id(edge) not in told and not is_drawn(edge, drawn):
             seen = _plainly_there(sheet, row[:2], row[2:], enough)
-            if seen is not None:
-                added.append(seen)
+            added += [seen] if seen else _pale(sheet, row[:2], row[2:], light)
     return [*strokes, *added]
 
 
@@ -132,6 +139,20 @@ def _plainly_there(
         return seen
     (x0, y0), (x1, y1) = begins[k].tolist(), ends[k].tolist()
     return FoundStroke((x0, y0), (x1, y1), UNSURE_DEG, enough, True)
+
+
+def _pale(
+    sheet: Straightened, start: Array, end: Array, light: Sequence[FoundStroke]
+) -> Iterator[FoundStroke]:
+    """An edge whose pencil was taken for a guide line's, as it is pale: by itself, as dark as the
+    darkest of these. Whether it was drawn, no eye tells for sure.
+    """
+    over = [one for one in light if _covered(start, end, [one]) > ENOUGH_OF_IT]
+    if over:
+        dark = [one.darkness for one in light]
+        begin, stop, under = laid_ruler(sheet, start, end, float(np.median(dark)), PALE_DEG)
+        if under > PALE_UNDER:
+            yield replace(over[0].between(begin, stop), darkness=max(dark))
 
 
 def _is_of_others(stroke: FoundStroke, strokes: Sequence[FoundStroke]) -> bool:

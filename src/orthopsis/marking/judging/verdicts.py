@@ -28,14 +28,16 @@ HAND_DEG = 0.4
 """How far a ruled line passes the point it is meant for, as a standard deviation."""
 WOBBLE_MM = 0.3
 """How far a hand strays from its ruler, slowly: a line's scatter does not show it."""
-TOLD_MM = 10.0
+TOLD_MM = 15.0
 """Which way a shorter line runs, no eye tells: it is never called off."""
 EXACT_DEG = 0.06
 """A line of less doubt was not read from pixels."""
 AGREE = 0.7
 """So many lines of a family that keeps to a point of its own lead there, as far as can be seen."""
-SURE = 2.0
-"""A line is called off only when it is so by this many standard deviations."""
+SURE, SURELY_OFF = 2.0, 2.5
+"""A line is on its way, or called off, only when it is so by this many standard deviations: of
+forty right lines on a sheet none should be.
+"""
 
 
 class Verdict(StrEnum):
@@ -141,10 +143,10 @@ def _doubt_deg(stroke: FoundStroke) -> float:
 
 
 def _verdict(turn_deg: float, sd_deg: float, demand: Strictness) -> Verdict:
-    doubt, angle = SURE * sd_deg, abs(turn_deg)
+    angle = abs(turn_deg)
     if angle <= demand.on_deg:
-        return Verdict.ON if doubt <= demand.near_deg else Verdict.NEAR
-    if angle <= demand.near_deg or angle - doubt <= demand.near_deg:
+        return Verdict.ON if SURE * sd_deg <= demand.near_deg else Verdict.NEAR
+    if angle - SURELY_OFF * sd_deg <= demand.near_deg:
         return Verdict.NEAR
     return Verdict.OFF
 
