@@ -227,7 +227,8 @@ def test_grain_is_short_faint_and_belongs_to_nothing():
     ("long_mm", "turn_deg", "sd_deg", "verdict"),
     [
         (10, 4.0, 0.3, Verdict.NEAR),
-        (10, 12.0, 0.3, Verdict.OFF),
+        (10, 12.0, 0.3, Verdict.NEAR),
+        (16, 12.0, 0.3, Verdict.OFF),
         (60, 4.0, 0.3, Verdict.OFF),
         (10, 4.0, 0.0, Verdict.OFF),
     ],

@@ -152,7 +152,7 @@ def test_each_demand_has_its_tolerances(demand, on, near):
 @pytest.mark.parametrize(
     ("turn", "sd", "verdict"),
     [
-        (2.3, 0.1, Verdict.OFF),
+        (2.6, 0.1, Verdict.OFF),
         (1.5, 0.1, Verdict.NEAR),
         (1.5, 0.2, Verdict.NEAR),
         (4.0, 1.5, Verdict.NEAR),

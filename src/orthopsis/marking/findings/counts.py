@@ -59,15 +59,16 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
         for edge in sheet.key.expected
         if edge.outline and id(edge) not in found and not is_drawn(edge, dark)
     ]
-    unsure = [
-        edge for edge in gone
-        if share_beside(*edge.stroke.segment, dark) > IN_PART or _may_be_pale(sheet, edge)
-    ]  # fmt: skip
+    unsure = [edge for edge in gone if share_beside(*edge.stroke.segment, dark) > IN_PART]
     gone = [edge for edge in gone if edge not in unsure]
-    elsewhere = drawn_elsewhere(sheet, gone)
-    of_houses = missing_of_houses(sheet, elsewhere.left)
+    pale = [edge for edge in gone if _may_be_pale(sheet, edge)]
+    elsewhere = drawn_elsewhere(sheet, [edge for edge in gone if edge not in pale])
+    # Where a whole storey is missing, its guide lines are not its edges.
+    of_houses = missing_of_houses(sheet, [*elsewhere.left, *pale])
     of_rooms = missing_of_rooms(sheet, of_houses.left)
-    said, gone = [*elsewhere.said, *of_houses.said, *of_rooms.said], of_rooms.left
+    said = [*elsewhere.said, *of_houses.said, *of_rooms.said]
+    gone = [edge for edge in of_rooms.left if edge not in pale]
+    unsure += [edge for edge in of_rooms.left if edge in pale]
     said += [_asked(edge) for edge in unsure[:MOST_ASKED]]
     if gone:
         (x0, y0), (x1, y1) = gone[0].stroke.segment

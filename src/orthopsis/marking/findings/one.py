@@ -12,7 +12,7 @@ from orthopsis.marking.judging.verdicts import JudgedStroke, MeetingPoint, Verdi
 from orthopsis.perspective.segments import XY
 from orthopsis.phrase import Phrase, Value
 
-EYE_LEVEL_MM = 100.0
+EYE_LEVEL_MM = 150.0
 """A shorter piece of it may be two light lines read as one."""
 
 NEARLY_ALL = 0.85

@@ -50,7 +50,7 @@ that were drawn faintly.
 """
 
 
-PALE_UNDER, PALE_DEG = 0.55, 2.0
+PALE_UNDER, PALE_DEG = 0.75, 2.0
 """So much of an edge is darker than half of the light lines if it was drawn, however faintly; of
 edges that were forgotten no more than a third was.
 """

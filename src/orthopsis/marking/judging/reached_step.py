@@ -15,6 +15,7 @@ from orthopsis.marking.judging.answer_key import (
     answer_key,
     expected_of,
     is_drawn,
+    share_beside,
 )
 from orthopsis.marking.judging.families import Assigned, assign, support
 from orthopsis.marking.pencil.find_strokes import FoundStroke
@@ -25,6 +26,8 @@ FINISHED = 0.7
 NOT_YET = 3
 """Fewer edges than this are forgotten rather than not begun."""
 NOTHING_MISSING = 0.97
+BEYOND = 2
+"""So many edges that are not due yet are not drawn by chance."""
 
 
 def as_far_as_drawn(
@@ -44,9 +47,22 @@ def as_far_as_drawn(
         return key, lines, None
     sofar = answer_key(key.scene, reached)
     by_step = assign(found, sofar)
+    if _goes_beyond(key, sofar, found):
+        return key, lines, None
     if share >= FINISHED and support(by_step, sofar.expected) < NOTHING_MISSING:
         return key, lines, None
     return sofar, by_step, reached
+
+
+def _goes_beyond(key: AnswerKey, sofar: AnswerKey, found: Sequence[FoundStroke]) -> bool:
+    """Whether several dark edges are there that are not due yet: then others are only pale."""
+    dark = ends_of([one for one in found if one.dark])
+    due = sofar.segments[sofar.outlines > 0.5]
+    later = [
+        edge for edge in key.expected
+        if edge.outline and not edge.may_lack and share_beside(*edge.stroke.segment, due) < 0.5
+    ]  # fmt: skip
+    return sum(is_drawn(edge, dark) for edge in later) >= BEYOND
 
 
 def step_reached(found: Sequence[FoundStroke], key: AnswerKey) -> int | None:
