@@ -7,8 +7,9 @@ import numpy as np
 import pytest
 
 from orthopsis.demo.pupil import PupilLine, to_its_point
-from orthopsis.demo.scanner import classroom_setting, hard_setting
-from orthopsis.demo.trial import NAMED_BY, PLANS, Score, cases
+from orthopsis.demo.scanner import classroom_setting, hard_setting, scan_sheet
+from orthopsis.demo.trial import NAMED_BY, PLANS, Score, cases, right_cases
+from orthopsis.marking.judge import check_image
 from orthopsis.marking.judging.answer_key import answer_key
 from orthopsis.marking.judging.families import assign
 from orthopsis.marking.judging.hand import MOST_DEG, wander_mm, with_its_doubt
@@ -159,3 +160,39 @@ def test_sheet_by_sheet_figures_add_up():
     assert planted <= NAMED_BY.keys()
     made = cases(["seed-crates"], 10, classroom_setting)
     assert len(made) == len(PLANS) and all(case.setting.to_points for case in made)
+    right = right_cases(["seed-crates", "fern"], 11, 2)
+    assert [case.exercise for case in right] == ["seed-crates", "fern"] * 2
+    assert not any(case.mistakes for case in right) and len({case.seed for case in right}) == 4
+
+
+def child(name, seed, mistakes=(), *, flat=False):
+    """What is said of a sheet as a child draws it."""
+    setting = classroom_setting(seed)
+    photo, _ = scan_sheet(example(name), seed, mistakes, flat=flat, setting=setting)
+    return [(one.code, one.level) for one in check_image(example(name), photo).findings]
+
+
+@pytest.mark.parametrize(
+    ("name", "seed", "flat"),
+    [("fern", 21704, True), ("look-down-yard", 21502, True), ("three-crates", 23003, True)],
+)
+def test_a_pale_edge_is_asked_about_and_not_called_missing(name, seed, flat):
+    said = child(name, seed, flat=flat)
+    assert ("missing-edge", "fix") not in said and ("unsure-edge", "ask") in said
+
+
+def test_an_edge_that_was_forgotten_is_missing_though_its_guide_line_is_there():
+    assert ("missing-edge", "fix") in child("three-crates", 7611, ["missing"])
+
+
+@pytest.mark.parametrize(
+    ("name", "seed", "flat"),
+    [
+        ("pots-on-the-wall", 25605, True),  # so pale that it seemed half-finished
+        ("moss-seen-from-below", 21206, False),  # a shadow on the paper seemed a tone
+        ("bell-corner", 21701, False),  # an upright of 40 mm, drawn by an unsteady hand
+        ("fern", 21104, False),  # a stem beside a hidden edge
+    ],
+)
+def test_a_right_sheet_of_an_unsteady_hand_is_not_corrected(name, seed, flat):
+    assert [one for one in child(name, seed, flat=flat) if one[1] == "fix"] == []

@@ -71,6 +71,20 @@ def cases(
     return made
 
 
+def right_cases(
+    exercises: Sequence[str],
+    first_seed: int,
+    rounds: int,
+    setting_of: Callable[[int], PhotoSetting] = hard_setting,
+) -> list[Case]:
+    """Sheets without a mistake, so many of each exercise; every fourth is a flat scan."""
+    named = [name for _ in range(rounds) for name in exercises]
+    return [
+        Case(name, seed, (), seed % 4 == 3, setting_of(seed))
+        for seed, name in enumerate(named, start=first_seed)
+    ]
+
+
 @dataclass
 class Score:
     """What was counted over some sheets. Each pair is how many of how many."""

@@ -3011,10 +3011,10 @@ finding-missing-guide =
         [one] one of them is
        *[other] { $gone } of them are
     } not there. Count the corners that send one.
-# $piece (name) $gone (about) $point (point) $deep (choice) $times (number)
+# $piece (name) $gone (about) $point (point) $deep (choice) $ratio (number)
 finding-past-halfway =
     { $piece } goes back { $gone }: that is past halfway to { $point }, and looks stretched.{ $deep ->
-        [yes] {" "}In truth it would be { $times } times as deep as it is wide.
+        [yes] {" "}In truth its depth would be { $ratio } × its width.
        *[no] {""}
     } Choose less next time.
 # $count (number)

@@ -1,5 +1,5 @@
 import { onBeforeUnmount, readonly, ref, shallowRef, watch, type Ref } from "vue";
-import type { PDFDocumentProxy } from "pdfjs-dist";
+import type { PDFDocumentProxy, PDFPageProxy } from "pdfjs-dist";
 
 /** A PDF's pages, drawn one at a time on a canvas: what is shown is the file itself. */
 export function usePdf(file: Readonly<Ref<Blob | null>>) {
@@ -27,17 +27,13 @@ export function usePdf(file: Readonly<Ref<Blob | null>>) {
   async function draw(canvas: HTMLCanvasElement, box: { width: number; height: number }) {
     const opened = document.value;
     if (!opened) return;
-    const sheet = await opened.getPage(page.value);
-    if (opened !== document.value) return;
-    const plain = sheet.getViewport({ scale: 1 });
-    const fit = Math.min(box.width / plain.width, box.height / plain.height);
-    const dense = window.devicePixelRatio || 1;
-    const viewport = sheet.getViewport({ scale: fit * dense });
-    canvas.width = Math.round(viewport.width);
-    canvas.height = Math.round(viewport.height);
-    canvas.style.width = `${canvas.width / dense}px`;
-    canvas.style.height = `${canvas.height / dense}px`;
-    await sheet.render({ canvas, viewport }).promise;
+    try {
+      const sheet = await opened.getPage(page.value);
+      if (opened === document.value) await paint(sheet, canvas, box);
+    } catch (problem) {
+      // A file that was put away meanwhile is not drawn.
+      if (opened === document.value) throw problem;
+    }
   }
 
   function turn(to: number) {
@@ -46,7 +42,25 @@ export function usePdf(file: Readonly<Ref<Blob | null>>) {
 
   onBeforeUnmount(() => {
     asked += 1;
-    void document.value?.loadingTask.destroy();
+    const last = document.value;
+    document.value = null;
+    void last?.loadingTask.destroy();
   });
   return { page: readonly(page), pages: readonly(pages), document, draw, turn };
+}
+
+async function paint(
+  sheet: PDFPageProxy,
+  canvas: HTMLCanvasElement,
+  box: { width: number; height: number },
+) {
+  const plain = sheet.getViewport({ scale: 1 });
+  const fit = Math.min(box.width / plain.width, box.height / plain.height);
+  const dense = window.devicePixelRatio || 1;
+  const viewport = sheet.getViewport({ scale: fit * dense });
+  canvas.width = Math.round(viewport.width);
+  canvas.height = Math.round(viewport.height);
+  canvas.style.width = `${canvas.width / dense}px`;
+  canvas.style.height = `${canvas.height / dense}px`;
+  await sheet.render({ canvas, viewport }).promise;
 }

@@ -30,9 +30,9 @@ UNERASED = 4
 IN_PART, MOST_ASKED = 0.25, 3
 """Of an edge that is not to be found, so much lies under dark lines that it may well be drawn."""
 
-MOSTLY, NEARLY_ALL = 0.7, 90
-"""A light line lies on an edge by so much of it; so many of a hundred light lines are lighter than
-one that may be an edge.
+MOSTLY, DARKER, LIGHTER = 0.7, 1.2, 30
+"""A light line lies on an edge by so much of it, and may be one if it is so many times as dark as
+the lighter of the other light lines: there may be edges among these, too.
 """
 
 FEW_GUIDES = 8
@@ -81,7 +81,7 @@ def _missing(sheet: JudgedSheet) -> list[Finding]:
 
 
 def _may_be_pale(sheet: JudgedSheet, edge: Expected) -> bool:
-    """Whether a light line lies where an edge should, and is darker than nearly all light lines."""
+    """Whether a light line lies where an edge should, darker than guide lines are."""
     row = ends_of([edge.stroke])
     on_it, others = list[float](), list[float]()
     for line in sheet.judged:
@@ -89,7 +89,7 @@ def _may_be_pale(sheet: JudgedSheet, edge: Expected) -> bool:
         if not found.dark and found.length_mm > LEAST_EDGE_MM:
             along = share_beside(found.start, found.end, row) > MOSTLY
             (on_it if along else others).append(found.darkness)
-    return bool(on_it and others) and max(on_it) > float(np.percentile(others, NEARLY_ALL))
+    return bool(on_it and others) and max(on_it) > DARKER * float(np.percentile(others, LIGHTER))
 
 
 def _asked(edge: Expected) -> Finding:

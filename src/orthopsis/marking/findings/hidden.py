@@ -25,6 +25,8 @@ LEAST_MM, LEAST_IN_LETTER_MM = 10.0, 6.0
 MOST_OF_IT = 0.85
 """So much of a line lies on edges, seen or hidden, if it is one of them; or so much of a hidden
 edge under the line."""
+SURELY_DEG = 1.0
+"""Of a line whose direction is known no better nobody can tell on which edge it lies."""
 AS_DARK = 0.9
 """An edge is at least so dark, as a share of what most edges are."""
 
@@ -72,7 +74,10 @@ def _dark_lines(sheet: JudgedSheet) -> list[int]:
     ]  # fmt: skip
     enough = AS_DARK * float(np.median(outlines)) if outlines else 0.0
     dark = [line.assigned.found for line in sheet.judged]
-    return [n for n, one in enumerate(dark) if one.dark and one.darkness >= enough]
+    return [
+        n for n, one in enumerate(dark)
+        if one.dark and one.darkness >= enough and one.angle_sd_deg < SURELY_DEG
+    ]  # fmt: skip
 
 
 def _well_inside(sheet: JudgedSheet, part: Part, unseen: Sequence[Stroke]) -> Array:

@@ -121,8 +121,10 @@ def _narrow(sheet: JudgedSheet, a: int, b: int) -> float:
 
 
 def _good(sheet: JudgedSheet, numbers: list[int]) -> list[int]:
-    """Of some lines those that are not off: a wrong line is said of by itself."""
-    return [n for n in numbers if sheet.judged[n].verdict is not Verdict.OFF]
+    """Of some lines those that are surely right: a wrong one is said of by itself, and where others
+    lead is not known well enough.
+    """
+    return [n for n in numbers if sheet.judged[n].verdict is Verdict.ON]
 
 
 def _back_corners(sheet: JudgedSheet, corners: list[_MeetingCorner]) -> list[Finding]:

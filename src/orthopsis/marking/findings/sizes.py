@@ -38,7 +38,7 @@ def of_sizes(sheet: JudgedSheet) -> list[Finding]:
                 finding(
                     "past-halfway", "tidy", cut.grip.at.xy,
                     piece=scene.pieces[cut.number].name, gone=About(gone_mm),
-                    point=PointName(vp.name), times=Number(times),
+                    point=PointName(vp.name), ratio=Number(times),
                     deep=Choice("yes" if times >= DEEP else "no"),
                 )
             )  # fmt: skip
