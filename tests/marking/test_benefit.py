@@ -191,6 +191,7 @@ def test_an_edge_that_was_forgotten_is_missing_though_its_guide_line_is_there():
         ("pots-on-the-wall", 25605, True),  # so pale that it seemed half-finished
         ("moss-seen-from-below", 21206, False),  # a shadow on the paper seemed a tone
         ("bell-corner", 21701, False),  # an upright of 40 mm, drawn by an unsteady hand
+        ("bell-corner", 25401, False),  # a guide line of 10 cm seemed the eye level
         ("fern", 21104, False),  # a stem beside a hidden edge
     ],
 )

@@ -154,12 +154,6 @@ def _uprights_and_levels(sheet: JudgedSheet) -> list[Finding]:
             line = sheet.judged[n]
             expected = line.assigned.expected
             eye_level = expected is not None and expected.stroke.part is None
-            if eye_level and any(
-                other.assigned.expected is expected
-                and other.assigned.found.length_mm > line.assigned.found.length_mm
-                for other in sheet.judged
-            ):
-                continue  # the eye level is the longer one, and this a guide line near it
             angle = Number(line.angle_deg or 0.0, 1)
             named = "eye-level-tilts" if eye_level else code
             said.append(sheet.of_lines(named, "fix", [n], angle=angle))

@@ -39,18 +39,22 @@ APART_MM = 3.5
 PROBE_MM = 4.0
 """A measure is moved by so much to see which way the edges go."""
 SAME_WAY = math.sin(math.radians(8.0))
+"""An edge keeps its way so nearly, though where it leads from has moved."""
 LOOSE, HELD = 0.25, 0.8
 """So little of an edge lies under pencil where it is not, and so much where it is."""
 CLOSE_MM = 1.0
+"""So near a line is one with an edge."""
 GAIN_MM = 25.0
+"""So much more of the drawing lies under pencil, or nothing is said."""
 MOSTLY = 0.9
 """What explains so much of all that is not in its place is the cause."""
 MOST = 2
 """So many measures of one sheet are told."""
 TRIES = 12
+"""So many amounts are tried, the likeliest first: a sheet is judged while somebody waits."""
 CLOSER = 3
-"""So often a measure is set once more, unless an edge lies so near to its line."""
 EXACTLY_MM = 0.2
+"""So often a measure is set once more, unless its edge lies so near to its line."""
 ALIKE = 0.12
 """Amounts that differ by less may be one, as edges do not move evenly."""
 LEAST_SHARE, MOST_SHARE = 0.15, 4.0

@@ -48,12 +48,8 @@ DARKER, LIGHTER = 1.15, 30.0
 """So much darker than the lighter of the light lines it is, too; among these there may be outlines
 that were drawn faintly.
 """
-
-
 PALE_UNDER, PALE_DEG = 0.75, 2.0
-"""So much of an edge is darker than half of the light lines if it was drawn, however faintly; of
-edges that were forgotten no more than a third was.
-"""
+"""So much of an edge is darker than half of the light lines if it was drawn, however faintly."""
 
 
 def seek_missing(
